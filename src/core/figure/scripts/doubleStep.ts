@@ -1,0 +1,107 @@
+import type { Knot } from "../../maths/curve";
+import type { MovementScript } from "../script";
+
+/** What can be varied in a double step: the good rep's own values, and the ways it goes wrong. */
+export interface DoubleStepOptions {
+  /** Still time before anything moves, s. */
+  still: number;
+  /** Hands start to top, and top to strike, s. */
+  back: number;
+  down: number;
+  /** Trail foot's rise begins this long before the hands start, s (negative = after). */
+  trailFirst: number;
+  trailAir: number;
+  trailStep: number;
+  /** The lead foot's landing ends this long before the top, s (negative = after). */
+  leadBeforeTop: number;
+  leadAir: number;
+  leadStep: number;
+  /** Lead share, %, that the weight reaches on its way back with both feet down. */
+  loadedShare: number;
+  /** Lean away from the target at the top, degrees; a negative one pushes the hips out past the foot. */
+  tiltTop: number;
+  /** Distance of the ankles at address, cm. */
+  gap: number;
+  /** Scales of arm swing and turns. */
+  size: number;
+}
+
+export const GOOD_DOUBLE_STEP: DoubleStepOptions = {
+  still: 0.8, back: 1.0, down: 0.31, trailFirst: 0.17, trailAir: 0.3, trailStep: -9, leadBeforeTop: 0.05, leadAir: 0.3,
+  leadStep: 11, loadedShare: 12, tiltTop: 3, gap: 22, size: 1,
+};
+
+/**
+ * The double step: trail foot steps away, then the hands start; the lead foot steps toward the target before they
+ * come back down.
+ */
+export function doubleStep(options: Partial<DoubleStepOptions> = {}): MovementScript {
+  const o = { ...GOOD_DOUBLE_STEP, ...options };
+  const trailFrom = o.still + 0.35 + Math.max(0, -o.trailFirst) * 0.2;
+  const trailTo = trailFrom + o.trailAir;
+  const handStart = trailFrom + o.trailFirst;
+  const top = handStart + o.back;
+  const impact = top + o.down;
+  const finish = impact + 0.75;
+  const leadTo = top - o.leadBeforeTop;
+  const leadFrom = leadTo - o.leadAir;
+  const z = o.size;
+  const share: Knot[] = [
+    // A body at rest first pushes off the foot that is to leave, then falls toward the other.
+    [trailFrom - 0.42, 50],
+    [trailFrom - 0.28, 40],
+    [trailFrom - 0.05, 84],
+    [trailTo, 76],
+    [Math.max(trailTo + 0.12, leadFrom - 0.12), o.loadedShare],
+    [leadFrom + 0.05, o.loadedShare],
+    [leadTo - 0.05, Math.max(34, Math.min(o.loadedShare, 60))],
+    [leadTo + 0.08, 62],
+    [impact, 78],
+    [finish - 0.15, 90],
+  ];
+  const swingFrom = handStart - 0.03;
+  return {
+    duration: finish + 0.9,
+    feet: {
+      lead: {
+        ankleT: o.gap / 2, ankleD: 0, turnOut: 20, heelPitch: [],
+        steps: [{ from: leadFrom, to: leadTo, alongTarget: o.leadStep, apex: 6 }],
+      },
+      trail: {
+        ankleT: -o.gap / 2, ankleD: 0, turnOut: 8,
+        steps: [{ from: trailFrom, to: trailTo, alongTarget: o.trailStep, apex: 6.5 }],
+        heelPitch: [[impact - 0.08, 0], [impact + 0.12, 18], [finish - 0.1, 52]],
+      },
+    },
+    leadShare: share,
+    ...fullSwing(swingFrom, top, impact, finish, z, o.tiltTop),
+    strike: impact,
+    clubAhead: 12,
+  };
+}
+
+/** Arms, turns and trunk of a full swing between the given instants (s). Used by every swing script. */
+export function fullSwing(
+  start: number, top: number, impact: number, finish: number, size: number, tiltTop: number,
+): Pick<MovementScript, "armSwing" | "reach" | "wristCock" | "pelvisTurn" | "thoraxTurn" | "sideTilt" | "forwardBend" | "pelvisRise"> {
+  const back = top - start;
+  const down = impact - top;
+  const topSwing = 128 * size;
+  return {
+    armSwing: [
+      [start, 0],
+      [top, topSwing, 0, (-7 * topSwing) / (back * back)],
+      // Fastest a little before the strike, as arms are.
+      [impact, -2, (-2.05 * topSwing) / down, 0],
+      [impact + 0.2, -82 * size, -260 * size, 900],
+      [finish, -138 * size],
+    ],
+    reach: [[impact + 0.12, 1], [finish - 0.1, 0.78]],
+    wristCock: [[start, 0], [start + back * 0.45, 62], [top, 92], [top + down * 0.45, 88], [impact, 2], [impact + 0.22, -55], [finish, -95]],
+    pelvisTurn: [[start + 0.05, 0], [top - 0.06, -42 * size], [impact, 34 * size], [impact + 0.35, 82 * size], [finish, 88 * size]],
+    thoraxTurn: [[start, 0], [top, -88 * size], [impact, 14 * size], [impact + 0.35, 82 * size], [finish, 104 * size]],
+    sideTilt: [[start, 3], [top, tiltTop], [impact, 12], [finish, 3]],
+    forwardBend: [[start, 32], [top, 31], [impact + 0.05, 29], [finish, 6]],
+    pelvisRise: [[start, 0], [top, -0.5], [top + down * 0.6, -1.5], [impact + 0.1, 2], [finish, 4.5]],
+  };
+}

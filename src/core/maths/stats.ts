@@ -1,0 +1,65 @@
+/** Middle value of a list; NaN when empty. */
+export function median(values: ArrayLike<number>): number {
+  const x = Float64Array.from(values).sort();
+  if (x.length === 0) return NaN;
+  const m = x.length >> 1;
+  return x.length % 2 ? x[m]! : (x[m - 1]! + x[m]!) / 2;
+}
+
+/**
+ * Half-sample mode (Bickel & Frühwirth 2006): the densest place of a list, however many outliers it has.
+ *
+ * @example halfSampleMode([1, 1.1, 0.9, 7, 8, 30]) // about 1
+ */
+export function halfSampleMode(values: ArrayLike<number>): number {
+  let x = Float64Array.from(values).sort();
+  while (x.length > 3) {
+    const half = Math.ceil(x.length / 2);
+    let best = 0;
+    let narrow = Infinity;
+    for (let i = 0; i + half <= x.length; i++) {
+      const width = x[i + half - 1]! - x[i]!;
+      if (width < narrow) {
+        narrow = width;
+        best = i;
+      }
+    }
+    x = x.slice(best, best + half);
+  }
+  if (x.length === 0) return NaN;
+  if (x.length === 3) return x[1]! - x[0]! < x[2]! - x[1]! ? (x[0]! + x[1]!) / 2 : (x[1]! + x[2]!) / 2;
+  return x.length === 2 ? (x[0]! + x[1]!) / 2 : x[0]!;
+}
+
+/** Value below which the share `p` (0–1) of a list lies (linear between neighbours). */
+export function quantile(values: ArrayLike<number>, p: number): number {
+  const x = Float64Array.from(values).sort();
+  if (x.length === 0) return NaN;
+  const at = p * (x.length - 1);
+  const i = Math.floor(at);
+  return x[i]! + (x[Math.min(i + 1, x.length - 1)]! - x[i]!) * (at - i);
+}
+
+export function mean(values: ArrayLike<number>): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += values[i]!;
+  return sum / values.length;
+}
+
+/** Standard deviation about the mean (n − 1). */
+export function deviation(values: ArrayLike<number>): number {
+  const m = mean(values);
+  let sum = 0;
+  for (let i = 0; i < values.length; i++) sum += (values[i]! - m) ** 2;
+  return Math.sqrt(sum / Math.max(values.length - 1, 1));
+}
+
+/** Running median over `2·half + 1` samples (shorter at the ends). */
+export function runningMedian(values: ArrayLike<number>, half: number): Float64Array {
+  const n = values.length;
+  return Float64Array.from({ length: n }, (_, i) => {
+    const window: number[] = [];
+    for (let k = Math.max(0, i - half); k <= Math.min(n - 1, i + half); k++) window.push(values[k]!);
+    return median(window);
+  });
+}

@@ -1,0 +1,97 @@
+import { median } from "../maths/stats";
+import { resample } from "../maths/filter";
+import type { GolferFacts, Scene } from "../scene/scene";
+import { plantedSpells } from "../track/plantedSpells";
+import { leadFoot, type SideName } from "../track/sides";
+import type { FootPath, Track } from "../track/track";
+
+/** A foot's displacement from its place in one spell on the ground; cm, on the track's own times (ms). NaN = not followed. */
+export interface FootFollow {
+  times: Float64Array;
+  t: Float64Array;
+  u: Float64Array;
+}
+
+export interface FootSpell {
+  fromMs: number;
+  toMs: number;
+  /** Places along T, cm. */
+  ankleT: number;
+  heelT: number;
+  toeT: number;
+  ankleU: number;
+  whole: FootFollow;
+  heel: FootFollow;
+  toe: FootFollow;
+}
+
+/** Where a foot stands, spell by spell, and how it leaves and lands. */
+export interface FootMotion {
+  spells: FootSpell[];
+  /** Places on a uniform clock: constant in a spell, straight between spells. */
+  placeOnClock(startMs: number, dt: number, n: number): Record<"ankleT" | "heelT" | "toeT" | "ankleU", Float64Array>;
+}
+
+/** Reads one foot's spells: places from the network's points, steps between them from the followed shoe where it was followed through. */
+export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side: SideName): FootMotion {
+  const lead = leadFoot(golfer.hand);
+  const foot = side === "lead" ? lead : lead === "left" ? "right" : "left";
+  const k = scene.scale.cmPerPx;
+  const toT = (x: number) => (x - track.video.width / 2) * k * scene.targetSign;
+  const spells: FootSpell[] = plantedSpells(track, foot).map((s) => {
+    const follow = (part: FootPath["part"]): FootFollow => {
+      const p = track.footPaths.find((q) => q.foot === foot && q.part === part && q.plantedFrom === s.from && q.plantedTo === s.to);
+      if (!p) return { times: new Float64Array(0), t: new Float64Array(0), u: new Float64Array(0) };
+      return {
+        times: track.times.slice(p.from, p.from + p.dx.length),
+        t: Float64Array.from(p.dx, (v) => v * k * scene.targetSign),
+        u: Float64Array.from(p.dy, (v) => -v * k),
+      };
+    };
+    return {
+      fromMs: track.times[s.from]!,
+      toMs: track.times[s.to]!,
+      ankleT: toT(s.ankle[0]),
+      heelT: toT(s.heel[0]),
+      toeT: toT(s.toe[0]),
+      ankleU: (scene.groundY - s.ankle[1]) * k,
+      whole: follow("whole"),
+      heel: follow("heel"),
+      toe: follow("toe"),
+    };
+  });
+  chainPlaces(spells);
+  return {
+    spells,
+    placeOnClock(startMs, dt, n) {
+      const times = Float64Array.from(spells.flatMap((s) => [s.fromMs, s.toMs]));
+      const on = (key: "ankleT" | "heelT" | "toeT" | "ankleU") => resample(times, spells.flatMap((s) => [s[key], s[key]]), startMs, dt * 1000, n);
+      return { ankleT: on("ankleT"), heelT: on("heelT"), toeT: on("toeT"), ankleU: on("ankleU") };
+    },
+  };
+}
+
+/**
+ * The network's place of a foot is biased by the pose it is seen in, so two places differ by a centimetre or so too much
+ * or too little. While the shoe is in the air the likenesses of both spells are often followed at once: their difference
+ * is the step, to a millimetre or two, and the later place is set by it.
+ */
+function chainPlaces(spells: FootSpell[]): void {
+  for (let i = 1; i < spells.length; i++) {
+    const a = spells[i - 1]!;
+    const b = spells[i]!;
+    const steps: number[] = [];
+    b.whole.times.forEach((t, j) => {
+      const k = a.whole.times.indexOf(t);
+      if (k >= 0 && t > a.toMs && t < b.fromMs && !Number.isNaN(a.whole.t[k]!) && !Number.isNaN(b.whole.t[j]!)) steps.push(a.whole.t[k]! - b.whole.t[j]!);
+    });
+    const seen = b.ankleT - a.ankleT;
+    const step = steps.length >= 3 ? median(steps) : NaN;
+    // A likeness that slipped onto the ground or the other shoe tells another story than the network: then the network's is kept.
+    if (Math.abs(step - seen) > 4 || Number.isNaN(step)) continue;
+    const change = step - seen;
+    b.ankleT += change;
+    b.heelT += change;
+    b.toeT += change;
+  }
+}

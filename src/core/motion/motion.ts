@@ -1,0 +1,209 @@
+import { filtfilt, lowPass, resample } from "../maths/filter";
+import { halfSampleMode, runningMedian } from "../maths/stats";
+import type { GolferFacts, Scene } from "../scene/scene";
+import { sides, type SideName, type SidePoints } from "../track/sides";
+import { at, type Track } from "../track/track";
+import { SEGMENTS } from "./deLeva";
+import { footMotion, type FootMotion } from "./footMotion";
+import { MOTION_FIT } from "./fitted";
+
+/**
+ * Channels over time on a uniform clock. T and U in cm (T + toward the target from the picture's middle, U up from the
+ * heels at address); nothing is zeroed at an address yet.
+ */
+export interface Motion {
+  /** ms of the first sample; spacing in s; samples. */
+  startMs: number;
+  dt: number;
+  n: number;
+  /** From the body's outline where it can be trusted, 6 Hz. */
+  hipT: Float64Array;
+  hipU: Float64Array;
+  headT: Float64Array;
+  headU: Float64Array;
+  shoulderT: Float64Array;
+  shoulderU: Float64Array;
+  /** Lead and trail shoulder's height, for the level arm. */
+  leadShoulderU: Float64Array;
+  trailShoulderU: Float64Array;
+  /** Middle of the hands at 10 Hz. */
+  handsT: Float64Array;
+  handsU: Float64Array;
+  /** Followed in the picture round the top; NaN elsewhere. */
+  closeHandsT: Float64Array;
+  closeHandsU: Float64Array;
+  /** Whole-body centre of mass, unsmoothed in T, and its height over the ground. */
+  comT: Float64Array;
+  comU: Float64Array;
+  feet: Record<SideName, FootMotion>;
+  /** Share of frames in which a golfer was surely seen. */
+  seen: number;
+}
+
+/** Cut-off for positions of the trunk, Hz: lower ones cost a slide or a drift its peak. */
+const POSITION_HZ = 6;
+const HANDS_HZ = 10;
+
+/** Turns a mended track into channels. */
+export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Motion {
+  const n = track.times.length;
+  const startMs = track.times[0]!;
+  const dt = (track.times[n - 1]! - startMs) / 1000 / (n - 1);
+  const k = scene.scale.cmPerPx;
+  const middle = track.video.width / 2;
+  const s = sides(golfer.hand);
+  const clock = (values: ArrayLike<number>) => resample(track.times, values, startMs, dt * 1000, n);
+  const pointT = (p: number) => clock(Array.from({ length: n }, (_, i) => toT(track.landmarks[at(i, p)]!)));
+  const pointU = (p: number) => clock(Array.from({ length: n }, (_, i) => toU(track.landmarks[at(i, p) + 1]!)));
+  const toT = (x: number) => (x - middle) * k * scene.targetSign;
+  const toU = (y: number) => (scene.groundY - y) * k;
+  const despike = (x: Float64Array) => runningMedian(x, 2);
+  const side = (p: SidePoints) => {
+    const names = ["ear", "shoulder", "elbow", "wrist", "index", "hip", "knee"] as const;
+    return Object.fromEntries(names.map((name) => [name, { t: despike(pointT(p[name])), u: despike(pointU(p[name])) }])) as Record<(typeof names)[number], { t: Float64Array; u: Float64Array }>;
+  };
+  const lead = side(s.lead);
+  const trail = side(s.trail);
+  const mid = (a: Float64Array, b: Float64Array) => a.map((v, i) => (v + b[i]!) / 2);
+
+  const feet = { lead: footMotion(track, scene, golfer, "lead"), trail: footMotion(track, scene, golfer, "trail") };
+  const position = lowPass(POSITION_HZ, dt);
+  const hands = lowPass(HANDS_HZ, dt);
+  const handsT = filtfilt(hands, mid(mid(lead.wrist.t, trail.wrist.t), mid(lead.index.t, trail.index.t)));
+  const handsU = filtfilt(hands, mid(mid(lead.wrist.u, trail.wrist.u), mid(lead.index.u, trail.index.u)));
+  const hipT = outlineHip(track, scene, mid(lead.hip.t, trail.hip.t), toT, clock);
+  const hipU = mid(lead.hip.u, trail.hip.u);
+  const shoulderU = filtfilt(position, mid(lead.shoulder.u, trail.shoulder.u));
+  const shoulderT = chestToJoints(mid(lead.shoulder.t, trail.shoulder.t), shoulderU, handsT, handsU, golfer.statureCm);
+  const headT = outlineHead(track, mid(lead.ear.t, trail.ear.t), toT, clock);
+  const headU = mid(lead.ear.u, trail.ear.u);
+  const com = centreOfMass({ lead, trail, hipT, hipU, shoulderT, shoulderU, headT, headU, handsT, handsU }, feet, startMs, dt, n);
+  const close = closeHands(track, toT, toU, clock, n);
+  return {
+    startMs, dt, n,
+    hipT: filtfilt(position, hipT),
+    hipU: filtfilt(position, hipU),
+    headT: filtfilt(position, headT),
+    headU: filtfilt(position, headU),
+    shoulderT: filtfilt(position, shoulderT),
+    shoulderU,
+    leadShoulderU: filtfilt(position, lead.shoulder.u),
+    trailShoulderU: filtfilt(position, trail.shoulder.u),
+    handsT, handsU,
+    closeHandsT: close.t, closeHandsU: close.u,
+    comT: com.t,
+    comU: filtfilt(lowPass(2, dt), com.u),
+    feet,
+    seen: track.presence.filter((p) => p > 0.5).length / n,
+  };
+}
+
+type Clock = (values: ArrayLike<number>) => Float64Array;
+
+/**
+ * Mid-hip from the outline: the middle of the body at hip height, where its width is near its usual one. Elsewhere
+ * (hands or club beside the hips) the network's own mid-hip, shifted by the difference on both sides of the gap.
+ */
+function outlineHip(track: Track, scene: Scene, network: Float64Array, toT: (x: number) => number, clock: Clock): Float64Array {
+  const n = track.times.length;
+  const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * 4 + 1]! - track.outline[i * 4]!);
+  const still = scene.still ?? { from: 0, to: n - 1 };
+  const usual = halfSampleMode(width.slice(still.from, still.to + 1).filter((w) => !Number.isNaN(w)));
+  const offset = Float64Array.from({ length: n }, (_, i) => {
+    const ratio = width[i]! / usual;
+    if (!(ratio >= 0.72 && ratio <= 1.1)) return NaN;
+    return toT((track.outline[i * 4]! + track.outline[i * 4 + 1]!) / 2);
+  });
+  return shifted(network, clock, offset);
+}
+
+/** The head's middle from the outline at ear height; the ears themselves move when the head only turns. */
+function outlineHead(track: Track, network: Float64Array, toT: (x: number) => number, clock: Clock): Float64Array {
+  const n = track.times.length;
+  const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * 4 + 3]! - track.outline[i * 4 + 2]!);
+  const usual = halfSampleMode(width.filter((w) => !Number.isNaN(w)));
+  const middle = Float64Array.from({ length: n }, (_, i) => {
+    const ratio = width[i]! / usual;
+    return ratio >= 0.75 && ratio <= 1.3 ? toT((track.outline[i * 4 + 2]! + track.outline[i * 4 + 3]!) / 2) : NaN;
+  });
+  return shifted(network, clock, middle);
+}
+
+function shifted(network: Float64Array, clock: Clock, better: Float64Array): Float64Array {
+  const known = better.filter((v) => !Number.isNaN(v)).length;
+  if (known < better.length * 0.2) return network;
+  // The network is on the uniform clock already; for even frame rates both clocks are one.
+  const offset = runningMedian(clock(better.map((v, i) => v - network[i]!)), 2);
+  return network.map((v, i) => v + offset[i]!);
+}
+
+/**
+ * The network puts the shoulders on the front of the chest. When the chest turns, that front moves along T: the part
+ * `chestAhead`·sin(turn) is taken out, the turn being about 0.6 of the arms' swing angle (pilot study), which tells it
+ * until shortly after the strike and is faded out there.
+ */
+function chestToJoints(shoulderT: Float64Array, shoulderU: Float64Array, handsT: Float64Array, handsU: Float64Array, stature: number): Float64Array {
+  const ahead = MOTION_FIT.chestAhead * stature;
+  return shoulderT.map((t, i) => {
+    const angle = Math.atan2(handsT[i]! - t, -(handsU[i]! - shoulderU[i]!));
+    const turn = Math.max(-Math.PI / 2, Math.min(Math.PI / 2, 0.6 * angle));
+    return t - ahead * Math.sin(turn);
+  });
+}
+
+function centreOfMass(
+  p: {
+    lead: Record<"elbow" | "knee" | "shoulder" | "hip" | "wrist", { t: Float64Array; u: Float64Array }>;
+    trail: Record<"elbow" | "knee" | "shoulder" | "hip" | "wrist", { t: Float64Array; u: Float64Array }>;
+    hipT: Float64Array; hipU: Float64Array; shoulderT: Float64Array; shoulderU: Float64Array;
+    headT: Float64Array; headU: Float64Array; handsT: Float64Array; handsU: Float64Array;
+  },
+  feet: Record<SideName, FootMotion>,
+  startMs: number,
+  dt: number,
+  n: number,
+): { t: Float64Array; u: Float64Array } {
+  const t = new Float64Array(n);
+  const u = new Float64Array(n);
+  const put = (share: { mass: number; centre: number }, fromT: Float64Array, fromU: Float64Array, toT: Float64Array, toU: Float64Array) => {
+    const a = share.mass * (1 - share.centre);
+    const b = share.mass * share.centre;
+    for (let i = 0; i < n; i++) {
+      t[i]! += a * fromT[i]! + b * toT[i]!;
+      u[i]! += a * fromU[i]! + b * toU[i]!;
+    }
+  };
+  const { head, trunk, upperArm, forearm, hand, thigh, shank, foot } = SEGMENTS;
+  put(head, p.headT, p.headU, p.headT, p.headU);
+  put(trunk, p.shoulderT, p.shoulderU, p.hipT, p.hipU);
+  // Shoulders and hips come in pairs, so their steadier middles stand for both; legs swap less when planted places do.
+  for (const name of ["lead", "trail"] as const) {
+    const side = p[name];
+    const place = feet[name].placeOnClock(startMs, dt, n);
+    put(upperArm, p.shoulderT, p.shoulderU, side.elbow.t, side.elbow.u);
+    put(forearm, side.elbow.t, side.elbow.u, side.wrist.t, side.wrist.u);
+    put(hand, p.handsT, p.handsU, p.handsT, p.handsU);
+    put(thigh, p.hipT, p.hipU, side.knee.t, side.knee.u);
+    put(shank, side.knee.t, side.knee.u, place.ankleT, place.ankleU);
+    put(foot, place.heelT, place.ankleU, place.toeT, place.ankleU);
+  }
+  return { t, u };
+}
+
+function closeHands(track: Track, toT: (x: number) => number, toU: (y: number) => number, clock: Clock, n: number) {
+  const t = new Float64Array(n).fill(NaN);
+  const u = new Float64Array(n).fill(NaN);
+  const path = track.handsPath;
+  if (!path) return { t, u };
+  const full = (values: Float32Array, to: (v: number) => number) => {
+    const all = new Float64Array(n).fill(NaN);
+    for (let i = 0; i < values.length; i++) all[path.from + i] = to(values[i]!);
+    return all;
+  };
+  const onClock = (values: Float64Array) => {
+    const filled = clock(values);
+    for (let i = 0; i < n; i++) if (Number.isNaN(values[i]!)) filled[i] = NaN;
+    return filled;
+  };
+  return { t: onClock(full(path.x, toT)), u: onClock(full(path.y, toU)) };
+}

@@ -1,0 +1,46 @@
+import { derivative, filtfilt, lowPass } from "../../maths/filter";
+import type { Motion } from "../../motion/motion";
+import { toMs } from "../clock";
+
+/** Cut-off at which the body's own speed can be told from the points' noise, Hz. */
+const STILL_HZ = 2.5;
+const STILL_SPEED = 3;
+const SPELL_MS = 300;
+
+/**
+ * Address: end of the last spell of at least 300 ms before hand start in which hands, hips and head move slower than
+ * 3 cm/s and both feet stand. None: the quietest 100 ms, flagged as a moving start.
+ */
+export function address(m: Motion, handStartMs: number): { ms: number; moving: boolean; fromMs: number } {
+  const f = lowPass(STILL_HZ, m.dt);
+  const slow = (t: Float64Array, u: Float64Array) => {
+    const vt = derivative(filtfilt(f, t), m.dt);
+    const vu = derivative(filtfilt(f, u), m.dt);
+    return vt.map((v, i) => Math.hypot(v, vu[i]!));
+  };
+  const parts = [slow(m.handsT, m.handsU), slow(m.hipT, m.hipU), slow(m.headT, m.headU)];
+  const stands = (ms: number) =>
+    (["lead", "trail"] as const).every((side) => m.feet[side].spells.some((s) => ms >= s.fromMs && ms <= s.toMs));
+  const end = Math.min(m.n - 1, Math.floor((handStartMs - m.startMs) / 1000 / m.dt));
+  const need = Math.round(SPELL_MS / 1000 / m.dt);
+  const still = (i: number) => parts.every((p) => p[i]! < STILL_SPEED) && stands(toMs(m, i));
+  for (let to = end; to >= need; to--) {
+    if (!still(to)) continue;
+    let from = to;
+    while (from > 0 && still(from - 1)) from--;
+    if (to - from + 1 >= need) return { ms: toMs(m, to), moving: false, fromMs: toMs(m, from) };
+    to = from;
+  }
+  const short = Math.max(2, Math.round(0.1 / m.dt));
+  let best = 0;
+  let quietest = Infinity;
+  for (let i = 0; i + short <= end; i++) {
+    let sum = 0;
+    for (let k = i; k < i + short; k++) for (const p of parts) sum += p[k]!;
+    if (sum < quietest) {
+      quietest = sum;
+      best = i;
+    }
+  }
+  return { ms: toMs(m, best + short), moving: true, fromMs: toMs(m, best) };
+}

@@ -1,0 +1,106 @@
+import type { JerkSmoother } from "../maths/jerkSmoother";
+import type { Motion } from "../motion/motion";
+import { address } from "./events/address";
+import { footEvents, type FootEvent } from "./events/footEvents";
+import { armLevel, finish, handSpeed, handStart, impact, roughTopSample, top } from "./events/hands";
+import { nearest, risesThrough, toMs, toSample } from "./clock";
+import { airborne, leadShare, type Airborne } from "./share";
+
+export type EventName = "address" | "groundStart" | "handStart" | "midBack" | "top" | "recentre" | "halfwayDown" | "impact" | "finish";
+export const EVENT_NAMES: readonly EventName[] = ["address", "groundStart", "handStart", "midBack", "top", "recentre", "halfwayDown", "impact", "finish"];
+
+/** One rep as read from a motion: its events (ms; NaN = not found), feet and weight. */
+export interface Rep {
+  kind: "swing" | "step-swing";
+  fromMs: number;
+  toMs: number;
+  events: Record<EventName, number>;
+  footEvents: FootEvent[];
+  air: Airborne;
+  /** Start of the still spell that ends at address, and whether there was none. */
+  stillFromMs: number;
+  movingStart: boolean;
+  leadShare: Float64Array;
+  /** Lead share at the still address, %. */
+  shareStill: number;
+}
+
+/** What a stage says of how its reps begin. */
+export interface RepRules {
+  kind: "swing" | "step-swing";
+  /** The club starts ahead of the ball, so the hands' address place says nothing of impact. */
+  clubAhead: boolean;
+}
+
+/**
+ * Reads the rep in a motion (one swing a clip here). Null when there is no swing in it: the hands never start or never
+ * come down.
+ */
+export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stillFromMs: number): Rep | null {
+  const speed = handSpeed(m);
+  const rough = roughTopSample(m);
+  // A swing lifts the hands to the chest at least and swings them faster than any waggle.
+  if (m.handsU[rough]! < (m.hipU[rough]! + m.shoulderU[rough]!) / 2 || Math.max(...speed) < 150) return null;
+  const topMs = top(m, rough);
+  const topSample = toSample(m, topMs);
+  const start = handStart(m, speed, nearest(m, stillFromMs), Math.floor(topSample));
+  if (Number.isNaN(start) || Number.isNaN(topMs)) return null;
+  const stood = address(m, start);
+  const addressSample = nearest(m, stood.ms);
+  const lowest = rules.clubAhead || stood.moving;
+  const impactMs = impact(m, lowest ? "lowest" : "passes address", topSample, m.handsT[addressSample]!);
+  const feet = [...footEvents("lead", m.feet.lead), ...footEvents("trail", m.feet.trail)].sort((a, b) => a.ms - b.ms);
+  const endMs = toMs(m, m.n - 1);
+  const air = airborne(feet, endMs);
+  const stillFrom = Math.max(stood.fromMs, stood.ms - 600);
+  const share = leadShare(m, smoother, air, { fromMs: stillFrom, toMs: stood.ms, even: !stood.moving });
+  const mean = (a: number, b: number) => {
+    let sum = 0;
+    for (let i = a; i <= b; i++) sum += share[i]!;
+    return sum / (b - a + 1);
+  };
+  const shareStill = mean(nearest(m, stood.ms - 300), addressSample);
+  const finishMs = Number.isNaN(impactMs) ? NaN : finish(m, speed, toSample(m, impactMs));
+  return {
+    kind: rules.kind,
+    fromMs: m.startMs,
+    toMs: endMs,
+    stillFromMs: stood.fromMs,
+    movingStart: stood.moving,
+    footEvents: feet,
+    air,
+    leadShare: share,
+    shareStill,
+    events: {
+      address: stood.ms,
+      groundStart: groundStart(m, share, shareStill, addressSample, feet, stood.ms),
+      handStart: start,
+      midBack: armLevel(m, "back", toSample(m, start), Math.floor(topSample)),
+      top: topMs,
+      recentre: recentre(m, share, addressSample, topSample),
+      halfwayDown: armLevel(m, "down", topSample, m.n - 1),
+      impact: impactMs,
+      finish: finishMs,
+    },
+  };
+}
+
+/** Ground start: the share 5 points from its still mean for 100 ms, or a foot event, whichever is first. */
+function groundStart(m: Motion, share: Float64Array, still: number, from: number, feet: FootEvent[], addressMs: number): number {
+  const need = Math.max(2, Math.round(0.1 / m.dt));
+  let run = 0;
+  let weight = NaN;
+  for (let i = from; i < m.n && Number.isNaN(weight); i++) {
+    run = Math.abs(share[i]! - still) >= 5 ? run + 1 : 0;
+    if (run >= need) weight = toMs(m, i - need + 1);
+  }
+  const foot = feet.find((e) => e.ms > addressMs)?.ms ?? NaN;
+  return Number.isNaN(foot) ? weight : Number.isNaN(weight) ? foot : Math.min(foot, weight);
+}
+
+/** Recentre: the share crosses 50 % upward after its lowest value of the backswing; NaN when it never fell below. */
+function recentre(m: Motion, share: Float64Array, from: number, topSample: number): number {
+  let low = from;
+  for (let i = from; i <= topSample; i++) if (share[i]! < share[low]!) low = i;
+  return share[low]! < 50 ? toMs(m, risesThrough(share, 50, low, m.n - 1)) : NaN;
+}

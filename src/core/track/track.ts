@@ -1,0 +1,57 @@
+/**
+ * What was seen in a clip, frame by frame; all that the rest of the program needs of the pixels. Picture coordinates are
+ * px from the top left of the upright (rotated) picture, x right, y down; times are ms from the clip's first frame.
+ * Left and right are the subject's own, as the network names them; lead and trail come later.
+ */
+export interface Track {
+  /** Presentation time of each frame read, ms. */
+  times: Float64Array;
+  /** frames × 33 × (x px, y px, visibility 0–1, σ px): the network's 33 body points. */
+  landmarks: Float32Array;
+  /** frames × 4: left and right edge of the body's outline at hip height and at ear height, px; NaN where not found. */
+  outline: Float32Array;
+  /** Share of certainty that a person is in the crop, 0–1, a frame. */
+  presence: Float32Array;
+  /** Sub-pixel paths of a foot round one spell on the ground, from template tracking. */
+  footPaths: FootPath[];
+  /** Sub-pixel path of the hands round the top of the swing, chained from frame to frame; px. */
+  handsPath: { from: number; x: Float32Array; y: Float32Array } | null;
+  /** Sudden sounds: ms and loudness against the clip's own background, dB. */
+  sounds: { t: number; db: number }[];
+  video: { width: number; height: number; frames: number; fps: number; rotation: 0 | 90 | 180 | 270; audio: boolean; durationMs: number };
+  /** The one still crop all frames were read with: centre and side, px. */
+  crop: { cx: number; cy: number; size: number };
+  model: string;
+  /** Other people seen: times at which a second person stood in the picture, ms. */
+  others: number[];
+}
+
+/** A foot's displacement from its planted place (px, of the template's match), for frames `from` … `from + dx.length − 1`. */
+export interface FootPath {
+  foot: "left" | "right";
+  /** Which part of the shoe the template covers. */
+  part: "heel" | "toe" | "whole";
+  /** Frames between which the foot stands, by the network's points. */
+  plantedFrom: number;
+  plantedTo: number;
+  from: number;
+  dx: Float32Array;
+  dy: Float32Array;
+  /** Mean absolute difference of the match, 0–255. */
+  residual: Float32Array;
+}
+
+export const POINTS = 33;
+export const STRIDE = 4;
+
+/** The network's body points by name (the subject's own left and right). */
+export const POINT = {
+  nose: 0, leftEar: 7, rightEar: 8, leftShoulder: 11, rightShoulder: 12, leftElbow: 13, rightElbow: 14, leftWrist: 15,
+  rightWrist: 16, leftIndex: 19, rightIndex: 20, leftHip: 23, rightHip: 24, leftKnee: 25, rightKnee: 26, leftAnkle: 27,
+  rightAnkle: 28, leftHeel: 29, rightHeel: 30, leftToe: 31, rightToe: 32,
+} as const;
+
+export type PointName = keyof typeof POINT;
+
+/** Index of a point's x in `Track.landmarks`; y, visibility and σ follow. */
+export const at = (frame: number, point: number): number => (frame * POINTS + point) * STRIDE;

@@ -1,0 +1,145 @@
+import { uprightPlane, uprightSize, type Frame, type UprightPlane } from "../decode/frame";
+
+/** A square of the upright picture: centre and side, px. */
+export interface Square {
+  cx: number;
+  cy: number;
+  size: number;
+}
+
+/**
+ * Cuts a square out of a frame, area-averaged to `n` × `n`, and writes it as the network wants it: float RGB, row by
+ * row. Every source sample counts once (a box filter, separable: first along rows, then down columns), so nothing
+ * flickers as a golfer moves by parts of a pixel.
+ */
+export class Resampler {
+  private readonly rows: Float32Array;
+  private readonly luma: Float32Array;
+  private readonly cb: Float32Array;
+  private readonly cr: Float32Array;
+  private readonly weights = new Map<string, Axis>();
+
+  /**
+   * @param n side of the output, px
+   * @param outside value beyond the picture's edge: its nearest pixel, or black
+   */
+  constructor(private readonly n: number, private readonly low: number, private readonly high: number, private readonly outside: "nearest" | "black") {
+    this.rows = new Float32Array(n * 4096);
+    this.luma = new Float32Array(n * n);
+    this.cb = new Float32Array(n * n);
+    this.cr = new Float32Array(n * n);
+  }
+
+  cut(frame: Frame, square: Square, out: Float32Array): void {
+    const { n } = this;
+    const [width, height] = uprightSize(frame);
+    const cw = (frame.width + 1) >> 1;
+    const ch = (frame.height + 1) >> 1;
+    const x0 = square.cx - square.size / 2;
+    const y0 = square.cy - square.size / 2;
+    this.plane(frame.data, uprightPlane(frame.y, frame.width, frame.height, frame.rotation), x0, y0, square.size, this.luma);
+    this.plane(frame.data, uprightPlane(frame.u, cw, ch, frame.rotation), x0 / 2, y0 / 2, square.size / 2, this.cb);
+    this.plane(frame.data, uprightPlane(frame.v, cw, ch, frame.rotation), x0 / 2, y0 / 2, square.size / 2, this.cr);
+    const black = this.outside === "black";
+    const cover = black ? [coverage(n, x0, square.size, width), coverage(n, y0, square.size, height)] : null;
+    const { low } = this;
+    const span = this.high - low;
+    const [kr, kb] = frame.matrix === "bt709" ? [0.2126, 0.0722] : [0.299, 0.114];
+    const kg = 1 - kr - kb;
+    const lumaGain = (frame.fullRange ? 1 : 255 / 219) / 255;
+    const lumaBase = frame.fullRange ? 0 : 16;
+    const chromaGain = (frame.fullRange ? 1 : 255 / 224) / 255;
+    const rv = 2 * (1 - kr) * chromaGain;
+    const bu = 2 * (1 - kb) * chromaGain;
+    const gv = (-rv * kr) / kg;
+    const gu = (-bu * kb) / kg;
+    for (let i = 0, j = 0; i < n * n; i++) {
+      const y = (this.luma[i]! - lumaBase) * lumaGain;
+      const u = this.cb[i]! - 128;
+      const v = this.cr[i]! - 128;
+      let r = y + rv * v;
+      let g = y + gv * v + gu * u;
+      let b = y + bu * u;
+      r = r < 0 ? 0 : r > 1 ? 1 : r;
+      g = g < 0 ? 0 : g > 1 ? 1 : g;
+      b = b < 0 ? 0 : b > 1 ? 1 : b;
+      const inside = cover ? cover[0]![i % n]! * cover[1]![(i / n) | 0]! * span : span;
+      out[j++] = low + r * inside;
+      out[j++] = low + g * inside;
+      out[j++] = low + b * inside;
+    }
+  }
+
+  private plane(data: Uint8Array, p: UprightPlane, x0: number, y0: number, size: number, out: Float32Array): void {
+    const { n, rows } = this;
+    const ax = this.axis(x0, size, p.width);
+    const ay = this.axis(y0, size, p.height);
+    const first = ay.from[0]!;
+    const last = ay.from[n - 1]! + ay.count[n - 1]! - 1;
+    for (let y = first; y <= last; y++) {
+      const line = p.origin + y * p.dy;
+      const row = (y - first) * n;
+      for (let i = 0, w = 0; i < n; i++) {
+        let sum = 0;
+        let at = line + ax.from[i]! * p.dx;
+        for (const end = w + ax.count[i]!; w < end; w++, at += p.dx) sum += data[at]! * ax.weight[w]!;
+        rows[row + i] = sum;
+      }
+    }
+    out.fill(0);
+    for (let j = 0, w = 0; j < n; j++) {
+      const target = j * n;
+      for (let k = 0; k < ay.count[j]!; k++, w++) {
+        const row = (ay.from[j]! - first + k) * n;
+        const weight = ay.weight[w]!;
+        for (let i = 0; i < n; i++) out[target + i]! += rows[row + i]! * weight;
+      }
+    }
+  }
+
+  private axis(start: number, size: number, length: number): Axis {
+    const key = `${start},${size},${length}`;
+    let axis = this.weights.get(key);
+    if (!axis) {
+      if (this.weights.size > 64) this.weights.clear();
+      axis = makeAxis(this.n, start, size, length);
+      this.weights.set(key, axis);
+    }
+    return axis;
+  }
+}
+
+interface Axis {
+  from: Int32Array;
+  count: Int32Array;
+  weight: Float32Array;
+}
+
+/** Which source samples, with what weight, make each of `n` outputs of a span; beyond the ends the end sample counts. */
+function makeAxis(n: number, start: number, size: number, length: number): Axis {
+  const step = size / n;
+  const box = Math.max(step, 1);
+  const from = new Int32Array(n);
+  const count = new Int32Array(n);
+  const weight: number[] = [];
+  for (let i = 0; i < n; i++) {
+    const centre = start + (i + 0.5) * step;
+    const clampedLo = Math.min(Math.max(centre - box / 2, 0), length - 1e-6);
+    const clampedHi = Math.min(Math.max(centre + box / 2, clampedLo + 1e-6), length);
+    const lo = Math.min(Math.floor(clampedLo), length - 1);
+    const hi = Math.min(Math.ceil(clampedHi) - 1, length - 1);
+    from[i] = lo;
+    count[i] = hi - lo + 1;
+    const span = clampedHi - clampedLo;
+    for (let k = lo; k <= hi; k++) weight.push((Math.min(k + 1, clampedHi) - Math.max(k, clampedLo)) / span);
+  }
+  return { from, count, weight: Float32Array.from(weight) };
+}
+
+function coverage(n: number, start: number, size: number, length: number): Float32Array {
+  const step = size / n;
+  return Float32Array.from({ length: n }, (_, i) => {
+    const lo = start + i * step;
+    return Math.max(0, Math.min(lo + step, length) - Math.max(lo, 0)) / step;
+  });
+}

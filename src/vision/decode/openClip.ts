@@ -1,0 +1,150 @@
+import { ALL_FORMATS, AudioSampleSink, Input, VideoSampleSink, type InputVideoTrack, type Source, type VideoSample } from "mediabunny";
+import { ClipError } from "./clipError";
+import type { Frame } from "./frame";
+
+/** A clip opened for reading: what it is, and its pictures and sound in order. */
+export interface OpenClip {
+  width: number;
+  height: number;
+  rotation: Frame["rotation"];
+  durationMs: number;
+  /** Pictures in the file, and how many a second on average. */
+  frames: number;
+  fps: number;
+  audio: boolean;
+  /** Decoded pictures in presentation order; each is valid until the next is asked for. */
+  pictures(): AsyncGenerator<Frame, void, unknown>;
+  /** Mono sound in blocks; none when there is no sound or it can't be decoded. */
+  sound(): AsyncGenerator<{ timeMs: number; rate: number; samples: Float32Array }, void, unknown>;
+  close(): void;
+}
+
+/** Largest clip that is read, bytes. */
+export const LARGEST_CLIP = 2 * 1024 ** 3;
+
+/**
+ * Opens a clip from any mediabunny source (a browser File, a path in Node).
+ *
+ * @param bytes size of the file, checked before anything is read
+ * @throws ClipError empty, tooBig, notVideo, truncated, noPicture, codec, tooShort
+ */
+export async function openClip(source: Source, bytes: number): Promise<OpenClip> {
+  if (bytes === 0) throw new ClipError("empty");
+  if (bytes > LARGEST_CLIP) throw new ClipError("tooBig", `${(bytes / 1024 ** 3).toFixed(1)} GB`);
+  const input = new Input({ source, formats: ALL_FORMATS });
+  try {
+    if (!(await input.canRead())) throw new ClipError("notVideo");
+    const track = await firstPicture(input);
+    const codec = await track.getCodec();
+    if (!(await track.canDecode())) throw new ClipError("codec", codec ?? "unknown codec");
+    const stats = await track.computePacketStats();
+    const start = await track.getFirstTimestamp();
+    const durationMs = ((await track.computeDuration()) - start) * 1000;
+    if (durationMs < 1000) throw new ClipError("tooShort", `${(durationMs / 1000).toFixed(1)} s`);
+    const rotation = await track.getRotation();
+    const sideways = rotation === 90 || rotation === 270;
+    const [w, h] = [await track.getCodedWidth(), await track.getCodedHeight()];
+    const soundTrack = await input.getPrimaryAudioTrack();
+    const audio = soundTrack !== null && (await soundTrack.canDecode());
+    return {
+      width: sideways ? h : w,
+      height: sideways ? w : h,
+      rotation,
+      durationMs,
+      frames: stats.packetCount,
+      fps: stats.averagePacketRate,
+      audio: soundTrack !== null,
+      async *pictures() {
+        let buffer = new Uint8Array(0);
+        let count = 0;
+        try {
+          for await (const sample of new VideoSampleSink(track).samples()) {
+            try {
+              const size = sample.allocationSize();
+              if (buffer.length < size) buffer = new Uint8Array(size);
+              yield await copyFrame(sample, buffer, start, rotation);
+              count++;
+            } finally {
+              sample.close();
+            }
+          }
+        } catch (error) {
+          if (error instanceof ClipError) throw error;
+          throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`, error);
+        }
+        if (count < stats.packetCount * 0.9) throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`);
+      },
+      async *sound() {
+        if (!soundTrack || !audio) return;
+        for await (const sample of new AudioSampleSink(soundTrack).samples()) {
+          const samples = new Float32Array(sample.numberOfFrames);
+          sample.copyTo(samples, { planeIndex: 0, format: "f32-planar" });
+          const block = { timeMs: (sample.timestamp - start) * 1000, rate: sample.sampleRate, samples };
+          sample.close();
+          yield block;
+        }
+      },
+      close: () => input.dispose(),
+    };
+  } catch (error) {
+    input.dispose();
+    if (error instanceof ClipError) throw error;
+    throw new ClipError("truncated", undefined, error);
+  }
+}
+
+async function firstPicture(input: Input): Promise<InputVideoTrack> {
+  let track: InputVideoTrack | null;
+  try {
+    track = await input.getPrimaryVideoTrack();
+  } catch (error) {
+    throw new ClipError("truncated", "its list of pictures is missing", error);
+  }
+  if (track) return track;
+  throw (await input.getPrimaryAudioTrack()) ? new ClipError("noPicture") : new ClipError("truncated", "its list of pictures is missing");
+}
+
+async function copyFrame(sample: VideoSample, buffer: Uint8Array, start: number, rotation: Frame["rotation"]): Promise<Frame> {
+  const { width, height } = sample.visibleRect;
+  const base = {
+    timeMs: (sample.timestamp - start) * 1000,
+    width,
+    height,
+    rotation,
+    // Untagged film: BT.709 from 720 lines up, BT.601 below, as encoders do.
+    matrix: (sample.colorSpace.matrix ? sample.colorSpace.matrix !== "bt709" : Math.min(width, height) < 720) ? ("bt601" as const) : ("bt709" as const),
+    fullRange: sample.colorSpace.fullRange ?? false,
+  };
+  if (sample.format === "I420" || sample.format === "I420A") {
+    const [y, u, v] = await sample.copyTo(buffer);
+    return { ...base, data: buffer, y: { ...y!, step: 1 }, u: { ...u!, step: 1 }, v: { ...v!, step: 1 } };
+  }
+  if (sample.format === "NV12") {
+    const [y, uv] = await sample.copyTo(buffer);
+    return { ...base, data: buffer, y: { ...y!, step: 1 }, u: { ...uv!, step: 2 }, v: { offset: uv!.offset + 1, stride: uv!.stride, step: 2 } };
+  }
+  return { ...base, ...(await fromRgba(sample, width, height)), matrix: "bt709", fullRange: false };
+}
+
+/** Rare pixel formats (10-bit, RGB): by way of RGBA, once, to 4:2:0 BT.709. */
+async function fromRgba(sample: VideoSample, width: number, height: number): Promise<Pick<Frame, "data" | "y" | "u" | "v">> {
+  const rgba = new Uint8Array(width * height * 4);
+  await sample.copyTo(rgba, { format: "RGBA" });
+  const cw = width >> 1;
+  const ch = height >> 1;
+  const data = new Uint8Array(width * height + 2 * cw * ch);
+  const uAt = width * height;
+  const vAt = uAt + cw * ch;
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const i = (y * width + x) * 4;
+      const [r, g, b] = [rgba[i]!, rgba[i + 1]!, rgba[i + 2]!];
+      const luma = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+      data[y * width + x] = 16 + (luma * 219) / 255;
+      if (x % 2 === 0 && y % 2 === 0 && x >> 1 < cw && y >> 1 < ch) {
+        data[uAt + (y >> 1) * cw + (x >> 1)] = 128 + (((b - luma) / 1.8556) * 224) / 255;
+        data[vAt + (y >> 1) * cw + (x >> 1)] = 128 + (((r - luma) / 1.5748) * 224) / 255;
+      }
+    }
+  return { data, y: { offset: 0, stride: width, step: 1 }, u: { offset: uAt, stride: cw, step: 1 }, v: { offset: vAt, stride: cw, step: 1 } };
+}

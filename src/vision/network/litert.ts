@@ -1,0 +1,43 @@
+import type * as LiteRt from "@litertjs/core";
+import { CROP_SIDE, DETECT_SIDE, type PoseNetwork } from "./poseNetwork";
+
+/** The network's two files, as bytes. */
+export interface ModelFiles {
+  detector: Uint8Array;
+  landmarks: Uint8Array;
+}
+
+/**
+ * Compiles the models on an already loaded runtime and warms them up (the first runs are several times slower).
+ *
+ * @param name model name kept with every track
+ */
+export async function compileNetwork(core: typeof LiteRt, files: ModelFiles, threads: number, name: string): Promise<PoseNetwork> {
+  const options = { accelerator: "wasm" as const, cpuOptions: { numThreads: threads } };
+  const detector = await core.loadAndCompile(files.detector, options);
+  const pose = await core.loadAndCompile(files.landmarks, options);
+  const run = async (model: LiteRt.CompiledModel, input: Float32Array, side: number) => {
+    const tensor = new core.Tensor(input, [1, side, side, 3]);
+    const outputs = (await model.run(tensor)) as LiteRt.Tensor[];
+    // The arrays may be views on the runtime's memory: copied before the tensors are given back.
+    const arrays = outputs.map((t) => (t.toTypedArray() as Float32Array).slice());
+    tensor.delete();
+    for (const t of outputs) t.delete();
+    return arrays;
+  };
+  const network: PoseNetwork = {
+    model: name,
+    threads,
+    async detect(input) {
+      const [boxes, scores] = await run(detector, input, DETECT_SIDE);
+      return { boxes: boxes!, scores: scores! };
+    },
+    async landmarks(input) {
+      const [points, presence, mask, heat] = await run(pose, input, CROP_SIDE);
+      return { points: points!, presence: presence![0]!, mask: mask!, heat: heat! };
+    },
+  };
+  await network.detect(new Float32Array(DETECT_SIDE * DETECT_SIDE * 3));
+  await network.landmarks(new Float32Array(CROP_SIDE * CROP_SIDE * 3));
+  return network;
+}

@@ -1,0 +1,65 @@
+import type { PlantedSpell } from "../../core/track/plantedSpells";
+import type { FootPath } from "../../core/track/track";
+import type { LumaWindow } from "./lumaWindow";
+import { match, template } from "./template";
+
+/** How far beyond a spell a foot is followed, ms: long enough to see it leave or land. */
+const BEYOND_MS = 260;
+/** Frames averaged into a template, at most. */
+const AVERAGED = 15;
+
+/**
+ * Follows a shoe and its two ends through one spell on the ground and a little beyond both ends, by the template of the
+ * foot at rest: forward from the middle of the spell to see it leave, backward to see it land.
+ *
+ * @param cm px of one centimetre, roughly
+ */
+export function footPaths(spell: PlantedSpell, windows: LumaWindow[], times: Float64Array, cm: number): FootPath[] {
+  const box = (points: [number, number][], margin: number) => {
+    const xs = points.map((p) => p[0]);
+    const ys = points.map((p) => p[1]);
+    const left = Math.round(Math.min(...xs) - margin * cm);
+    const top = Math.round(Math.min(...ys) - margin * cm);
+    return { left, top, width: Math.round(Math.max(...xs) + margin * cm) - left, height: Math.round(Math.max(...ys) + margin * cm) - top };
+  };
+  const parts: [FootPath["part"], ReturnType<typeof box>][] = [
+    ["whole", box([spell.ankle, spell.heel, spell.toe], 4)],
+    ["heel", box([spell.ankle, spell.heel], 4)],
+    ["toe", box([spell.toe], 4.5)],
+  ];
+  const centre = (spell.from + spell.to) >> 1;
+  const earliest = Math.max(0, firstAtLeast(times, times[spell.from]! - BEYOND_MS));
+  const latest = Math.min(times.length - 1, firstAtLeast(times, times[spell.to]! + BEYOND_MS));
+  return parts.map(([part, b]) => {
+    const n = latest - earliest + 1;
+    const path: FootPath = {
+      foot: spell.foot, part, plantedFrom: spell.from, plantedTo: spell.to, from: earliest,
+      dx: new Float32Array(n).fill(NaN), dy: new Float32Array(n).fill(NaN), residual: new Float32Array(n).fill(NaN),
+    };
+    // Each end has its own template, made near that end: a shoe that has rolled a little in between is still its own likeness.
+    const follow = (end: number, step: 1 | -1) => {
+      const inner = step === 1 ? Math.max(centre, end - AVERAGED - 6) : Math.min(centre, end + AVERAGED + 6);
+      const from = Math.min(inner, inner + step * AVERAGED);
+      const still = windows.slice(Math.max(spell.from, from), Math.min(spell.to, from + AVERAGED) + 1);
+      const t = template(still, b.left, b.top, b.width, b.height);
+      let x = 0;
+      let y = 0;
+      for (let i = centre; step === 1 ? i <= latest : i >= earliest; i += step) {
+        const m = match(t, windows[i]!, x, y, 3);
+        if (!m) break;
+        path.dx[i - earliest] = x = m.dx;
+        path.dy[i - earliest] = y = m.dy;
+        path.residual[i - earliest] = m.residual;
+      }
+    };
+    follow(spell.to, 1);
+    follow(spell.from, -1);
+    return path;
+  });
+}
+
+function firstAtLeast(times: Float64Array, t: number): number {
+  let i = 0;
+  while (i < times.length - 1 && times[i]! < t) i++;
+  return i;
+}
