@@ -41,7 +41,7 @@ export function centreOfMass(pose: Pose, body: Body): Vec3 {
  */
 export function balance(body: Body, script: MovementScript, poser: Poser, times: Float64Array, dt: number): Float64Array {
   const n = times.length;
-  const pressure = scriptedPressure(script, poser, times);
+  const pressure = scriptedPressure(stillUntilPush(body, script, poser, times, dt), poser, times);
   const pelvis = new Float64Array(n);
   for (let pass = 0; pass < 6; pass++) {
     const com = new Float64Array(n);
@@ -56,6 +56,25 @@ export function balance(body: Body, script: MovementScript, poser: Poser, times:
     for (let i = 0; i < n; i++) pelvis[i]! += (wanted[i]! - com[i]!) * 1.12;
   }
   return pelvis;
+}
+
+/**
+ * A body that is to stand still until its first push must push just so hard that what comes later does not already move
+ * it: the second knot of the share is set to that push (the answer is linear in it, so two trials give it).
+ */
+function stillUntilPush(body: Body, script: MovementScript, poser: Poser, times: Float64Array, dt: number): MovementScript {
+  const push = script.leadShare[1];
+  if (!script.stillStart || !push) return script;
+  const withPush = (share: number): MovementScript => ({ ...script, leadShare: script.leadShare.map((k, i) => (i === 1 ? [k[0], share] : k)) });
+  const height = new Float64Array(times.length).fill(centreOfMass(poser.pose(0, 0), body)[1]);
+  const start = Math.round(script.leadShare[0]![0] / dt);
+  const creep = (share: number) => {
+    const x = pendulum(scriptedPressure(withPush(share), poser, times), height, dt);
+    return x[start + 1]! - x[start - 1]!;
+  };
+  const [low, high] = [creep(20), creep(60)];
+  const share = 20 + (40 * low) / (low - high);
+  return withPush(Math.min(Math.max(share, 4), 96));
 }
 
 /** The scripted pressure along T, cm: by share while both feet are down, under the standing foot otherwise. */

@@ -31,6 +31,8 @@ export interface MovementScript {
   feet: { lead: FootScript; trail: FootScript };
   /** Lead share while both feet are down; a foot in the air leaves all to the other. */
   leadShare: Knot[];
+  /** The body stands still until the share's first knot; the second knot is then set to the push that this takes. */
+  stillStart: boolean;
   /** Arm swing about mid-shoulder: 0 hanging, + away from the target. */
   armSwing: Knot[];
   /** Folding of both arms: 1 = the leading arm straight. */

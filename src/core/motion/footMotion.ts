@@ -23,13 +23,22 @@ export interface FootSpell {
   whole: FootFollow;
   heel: FootFollow;
   toe: FootFollow;
+  /** The step that ended in this spell was followed in the picture all the way. */
+  stepFollowed: boolean;
 }
 
 /** Where a foot stands, spell by spell, and how it leaves and lands. */
 export interface FootMotion {
   spells: FootSpell[];
-  /** Places on a uniform clock: constant in a spell, straight between spells. */
-  placeOnClock(startMs: number, dt: number, n: number): Record<"ankleT" | "heelT" | "toeT" | "ankleU", Float64Array>;
+}
+
+type PlaceKey = "ankleT" | "heelT" | "toeT" | "ankleU";
+
+/** Places of a foot on a uniform clock, cm: constant in a spell, straight between spells. */
+export function placeOnClock(foot: FootMotion, startMs: number, dt: number, n: number): Record<PlaceKey, Float64Array> {
+  const times = Float64Array.from(foot.spells.flatMap((s) => [s.fromMs, s.toMs]));
+  const on = (key: PlaceKey) => resample(times, foot.spells.flatMap((s) => [s[key], s[key]]), startMs, dt * 1000, n);
+  return { ankleT: on("ankleT"), heelT: on("heelT"), toeT: on("toeT"), ankleU: on("ankleU") };
 }
 
 /** Reads one foot's spells: places from the network's points, steps between them from the followed shoe where it was followed through. */
@@ -58,17 +67,11 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
       whole: follow("whole"),
       heel: follow("heel"),
       toe: follow("toe"),
+      stepFollowed: false,
     };
   });
   chainPlaces(spells);
-  return {
-    spells,
-    placeOnClock(startMs, dt, n) {
-      const times = Float64Array.from(spells.flatMap((s) => [s.fromMs, s.toMs]));
-      const on = (key: "ankleT" | "heelT" | "toeT" | "ankleU") => resample(times, spells.flatMap((s) => [s[key], s[key]]), startMs, dt * 1000, n);
-      return { ankleT: on("ankleT"), heelT: on("heelT"), toeT: on("toeT"), ankleU: on("ankleU") };
-    },
-  };
+  return { spells };
 }
 
 /**
@@ -93,5 +96,6 @@ function chainPlaces(spells: FootSpell[]): void {
     b.ankleT += change;
     b.heelT += change;
     b.toeT += change;
+    b.stepFollowed = true;
   }
 }

@@ -4,7 +4,7 @@ import type { GolferFacts, Scene } from "../scene/scene";
 import { sides, type SideName, type SidePoints } from "../track/sides";
 import { at, type Track } from "../track/track";
 import { SEGMENTS } from "./deLeva";
-import { footMotion, type FootMotion } from "./footMotion";
+import { footMotion, placeOnClock, type FootMotion } from "./footMotion";
 import { MOTION_FIT } from "./fitted";
 
 /**
@@ -179,7 +179,7 @@ function centreOfMass(
   // Shoulders and hips come in pairs, so their steadier middles stand for both; legs swap less when planted places do.
   for (const name of ["lead", "trail"] as const) {
     const side = p[name];
-    const place = feet[name].placeOnClock(startMs, dt, n);
+    const place = placeOnClock(feet[name], startMs, dt, n);
     put(upperArm, p.shoulderT, p.shoulderU, side.elbow.t, side.elbow.u);
     put(forearm, side.elbow.t, side.elbow.u, side.wrist.t, side.wrist.u);
     put(hand, p.handsT, p.handsU, p.handsT, p.handsU);

@@ -1,5 +1,6 @@
 import type { JerkSmoother } from "../maths/jerkSmoother";
 import { GRAVITY } from "../motion/deLeva";
+import { placeOnClock } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
 import type { SideName } from "../track/sides";
 import { nearest, toMs } from "./clock";
@@ -31,9 +32,9 @@ export function leadShare(m: Motion, smoother: JerkSmoother, air: Airborne, stil
   const position = new Float64Array(m.n);
   const acceleration = new Float64Array(m.n);
   smoother.run(m.comT, position, acceleration);
-  const lead = m.feet.lead.placeOnClock(m.startMs, m.dt, m.n);
-  const trail = m.feet.trail.placeOnClock(m.startMs, m.dt, m.n);
-  const centre = (f: typeof lead, i: number) => (f.heelT[i]! + f.toeT[i]!) / 2;
+  const lead = placeOnClock(m.feet.lead, m.startMs, m.dt, m.n);
+  const trail = placeOnClock(m.feet.trail, m.startMs, m.dt, m.n);
+  const centre = (f: Record<"heelT" | "toeT", Float64Array>, i: number) => (f.heelT[i]! + f.toeT[i]!) / 2;
   let shift = 0;
   if (still.even) {
     const a = nearest(m, still.fromMs);

@@ -16,6 +16,8 @@ export interface DoubleStepOptions {
   leadBeforeTop: number;
   leadAir: number;
   leadStep: number;
+  /** Lead share, %, just before the trail foot leaves and just after it lands. */
+  sentShare: number;
   /** Lead share, %, that the weight reaches on its way back with both feet down. */
   loadedShare: number;
   /** Lean away from the target at the top, degrees; a negative one pushes the hips out past the foot. */
@@ -28,7 +30,7 @@ export interface DoubleStepOptions {
 
 export const GOOD_DOUBLE_STEP: DoubleStepOptions = {
   still: 0.8, back: 1.0, down: 0.31, trailFirst: 0.17, trailAir: 0.3, trailStep: -9, leadBeforeTop: 0.05, leadAir: 0.3,
-  leadStep: 11, loadedShare: 12, tiltTop: 3, gap: 22, size: 1,
+  leadStep: 11, sentShare: 84, loadedShare: 12, tiltTop: 3, gap: 22, size: 1,
 };
 
 /**
@@ -49,9 +51,9 @@ export function doubleStep(options: Partial<DoubleStepOptions> = {}): MovementSc
   const share: Knot[] = [
     // A body at rest first pushes off the foot that is to leave, then falls toward the other.
     [trailFrom - 0.42, 50],
-    [trailFrom - 0.28, 40],
-    [trailFrom - 0.05, 84],
-    [trailTo, 76],
+    [trailFrom - 0.24, 40],
+    [trailFrom - 0.05, o.sentShare],
+    [trailTo, o.sentShare - 8],
     [Math.max(trailTo + 0.12, leadFrom - 0.12), o.loadedShare],
     [leadFrom + 0.05, o.loadedShare],
     [leadTo - 0.05, Math.max(34, Math.min(o.loadedShare, 60))],
@@ -73,6 +75,7 @@ export function doubleStep(options: Partial<DoubleStepOptions> = {}): MovementSc
         heelPitch: [[impact - 0.08, 0], [impact + 0.12, 18], [finish - 0.1, 52]],
       },
     },
+    stillStart: true,
     leadShare: share,
     ...fullSwing(swingFrom, top, impact, finish, z, o.tiltTop),
     strike: impact,

@@ -28,8 +28,9 @@ export function normalSwing(options: Partial<NormalSwingOptions> = {}): Movement
         heelPitch: [[impact - 0.05, 0], [impact + 0.14, 20], [finish - 0.1, 55]],
       },
     },
+    stillStart: true,
     leadShare: [
-      [start - 0.15, 50], [start + 0.05, 55], [start + o.back * 0.6, 100 - o.trailShare], [top + 0.02, 50],
+      [start - 0.12, 50], [start + 0.06, 58], [start + o.back * 0.6, 100 - o.trailShare], [top + 0.02, 50],
       [impact - 0.04, 74], [finish - 0.1, 90],
     ],
     ...fullSwing(start, top, impact, finish, o.size, 2),

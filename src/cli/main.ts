@@ -1,0 +1,133 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import path from "node:path";
+import { Command, InvalidArgumentError, Option } from "commander";
+import { ALGORITHM_VERSION, analyse, type Analysis } from "../core/analyse";
+import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
+import { readTrack, TrackFileError, writeTrack } from "../core/formats/trackFile";
+import type { Track } from "../core/track/track";
+import { ClipError } from "../vision/decode/clipError";
+import { loadNodeNetwork, openClipFile } from "../vision/node/loadNode";
+import { readClip, type ReadTimings } from "../vision/read";
+import { table } from "./table";
+
+interface JudgeFlags {
+  drill: string;
+  stage?: string;
+  stature: number;
+  hand: "left" | "right";
+  view: "face-on";
+  captureFps?: number;
+  series?: boolean;
+  json?: boolean;
+}
+
+/** `kingfisher`: clips in, verdicts out. Results on stdout, progress on stderr; 1 when any clip could not be read, 2 for wrong flags. */
+const program = new Command("kingfisher").description("Footwork drills, filmed and judged.").showHelpAfterError();
+
+const number = (low: number, high: number, unit: string) => (text: string) => {
+  const value = Number(text);
+  if (!(value >= low && value <= high)) throw new InvalidArgumentError(`give ${low} to ${high} ${unit}`);
+  return value;
+};
+
+const judgeFlags = (command: Command) =>
+  command
+    .requiredOption("--stature <cm>", "your height; it sets the scale", number(120, 220, "cm"))
+    .addOption(new Option("--hand <hand>", "which hand you play").choices(["left", "right"]).default("right"))
+    .addOption(new Option("--view <view>", "where the phone stood").choices(["face-on"]).default("face-on"))
+    .option("--drill <id>", "drill to judge by, or none", "double-step")
+    .option("--stage <id>", "stage of the drill; its main one when left out")
+    .option("--capture-fps <n>", "pictures a second at which a slow-motion clip was filmed", number(24, 1000, "pictures a second"))
+    .option("--series", "with --json: curves over time too")
+    .option("--json", "one JSON object a clip, a line each");
+
+judgeFlags(program.command("analyse").description("read clips and judge them").argument("<clip...>", "video files"))
+  .option("--keep-track <dir>", "also write each clip's track file there")
+  .action(async (clips: string[], flags: JudgeFlags & { keepTrack?: string }) => {
+    await each(clips, async (clip) => {
+      const { track, timings } = await read(clip);
+      if (flags.keepTrack) writeFileSync(path.join(flags.keepTrack, `${path.parse(clip).name}.track`), writeTrack(track));
+      show(clip, track, timings, flags);
+    });
+  });
+
+program
+  .command("track")
+  .description("stop after the network: write what was seen")
+  .argument("<clip>", "video file")
+  .requiredOption("-o, --output <file>", "track file to write")
+  .action(async (clip: string, { output }: { output: string }) => {
+    await each([clip], async () => {
+      const { track } = await read(clip);
+      writeFileSync(output, writeTrack(track));
+      process.stderr.write(`${output}: ${track.times.length} pictures\n`);
+    });
+  });
+
+judgeFlags(program.command("judge").description("go on from track files").argument("<track...>", "track files")).action(
+  async (files: string[], flags: JudgeFlags) => {
+    await each(files, async (file) => show(file, readTrack(readFileSync(file)), null, flags));
+  },
+);
+
+async function read(clip: string) {
+  const network = await loadNodeNetwork();
+  const open = await openClipFile(clip);
+  try {
+    let said = -1;
+    return await readClip(open, network, {
+      faceOn: true,
+      progress: (done, total) => {
+        const percent = Math.floor((10 * done) / total) * 10;
+        if (percent !== said) process.stderr.write(`${path.basename(clip)}: ${(said = percent)} %\n`);
+      },
+    });
+  } finally {
+    open.close();
+  }
+}
+
+function show(clip: string, track: Track, timings: ReadTimings | null, flags: JudgeFlags): void {
+  const began = performance.now();
+  const result = analyse(track, { golfer: { statureCm: flags.stature, hand: flags.hand }, drill: flags.drill, stage: flags.stage, captureFps: flags.captureFps });
+  const coreMs = performance.now() - began;
+  const json = toJson(clip, track, result, timings, coreMs, flags.series ?? false);
+  process.stdout.write(flags.json ? `${JSON.stringify(json)}\n` : table(json));
+}
+
+function toJson(clip: string, track: Track, a: Analysis, timings: ReadTimings | null, coreMs: number, withSeries: boolean): AnalysisJson {
+  const { width, height, frames, fps, rotation, audio } = track.video;
+  return analysisJson.parse({
+    clip: path.basename(clip),
+    version: ALGORITHM_VERSION,
+    drill: a.drill,
+    stage: a.stage,
+    video: { width, height, frames, fps, rotation, audio },
+    view: a.view,
+    scale: a.scale,
+    problems: a.problems,
+    reps: a.reps.map(({ series, ...rep }) => ({ ...rep, turns: [], ...(withSeries ? { series } : {}) })),
+    timings: { decodeMs: timings?.decodeMs ?? 0, networkMs: timings?.networkMs ?? 0, coreMs, totalMs: (timings?.totalMs ?? 0) + coreMs },
+  });
+}
+
+async function each(files: string[], act: (file: string) => Promise<void>): Promise<void> {
+  for (const file of files)
+    try {
+      await act(file);
+    } catch (error) {
+      process.exitCode = 1;
+      process.stderr.write(`${path.basename(file)}: ${explain(error)}\n`);
+    }
+}
+
+function explain(error: unknown): string {
+  if (error instanceof ClipError) return `${error.message} ${error.action}`;
+  if (error instanceof TrackFileError || error instanceof RangeError) return error.message;
+  if (error instanceof Error && "code" in error && error.code === "ENOENT") return "there is no such file";
+  return error instanceof Error ? (error.stack ?? error.message) : String(error);
+}
+
+await program.parseAsync();
+// The network's threads would keep the process alive.
+process.exit();

@@ -1,0 +1,98 @@
+import { z } from "zod";
+import { POINTS, STRIDE, type Track } from "../track/track";
+
+/**
+ * *A track as one file.* Eight bytes `KFTRACK1`, a little-endian uint32 with the length of the header, the header as
+ * UTF-8 JSON (padded with spaces to a multiple of eight), then the arrays it lists, little-endian, each at the offset
+ * that the header gives. docs/formats.md has the whole of it.
+ *
+ * @example
+ * const bytes = writeTrack(track);
+ * readTrack(bytes).times.length === track.times.length; // true
+ */
+const MAGIC = "KFTRACK1";
+
+const arrayRef = z.object({ type: z.enum(["f32", "f64"]), offset: z.number().int().nonnegative(), length: z.number().int().nonnegative() });
+const header = z.object({
+  version: z.literal(1),
+  video: z.object({
+    width: z.number().positive(), height: z.number().positive(), frames: z.number().int().positive(), fps: z.number().positive(),
+    rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]), audio: z.boolean(), durationMs: z.number().positive(),
+  }),
+  crop: z.object({ cx: z.number(), cy: z.number(), size: z.number().positive() }),
+  model: z.string(),
+  others: z.array(z.number()),
+  sounds: z.array(z.object({ t: z.number(), db: z.number() })),
+  times: arrayRef,
+  landmarks: arrayRef,
+  outline: arrayRef,
+  presence: arrayRef,
+  footPaths: z.array(z.object({
+    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
+    from: z.number().int(), dx: arrayRef, dy: arrayRef, residual: arrayRef,
+  })),
+  handsPath: z.object({ from: z.number().int(), x: arrayRef, y: arrayRef }).nullable(),
+});
+type ArrayRef = z.infer<typeof arrayRef>;
+
+export function writeTrack(track: Track): Uint8Array {
+  const arrays: (Float32Array | Float64Array)[] = [];
+  let offset = 0;
+  const ref = (a: Float32Array | Float64Array): ArrayRef => {
+    const r: ArrayRef = { type: a instanceof Float64Array ? "f64" : "f32", offset, length: a.length };
+    arrays.push(a);
+    offset += Math.ceil(a.byteLength / 8) * 8;
+    return r;
+  };
+  const head: z.infer<typeof header> = {
+    version: 1, video: track.video, crop: track.crop, model: track.model, others: track.others, sounds: track.sounds,
+    times: ref(track.times), landmarks: ref(track.landmarks), outline: ref(track.outline), presence: ref(track.presence),
+    footPaths: track.footPaths.map((p) => ({ ...p, dx: ref(p.dx), dy: ref(p.dy), residual: ref(p.residual) })),
+    handsPath: track.handsPath && { from: track.handsPath.from, x: ref(track.handsPath.x), y: ref(track.handsPath.y) },
+  };
+  const raw = new TextEncoder().encode(JSON.stringify(head));
+  const room = Math.ceil((raw.length + 12) / 8) * 8 - 12;
+  const out = new Uint8Array(12 + room + offset).fill(32, 0, 12 + room);
+  out.set(new TextEncoder().encode(MAGIC));
+  new DataView(out.buffer).setUint32(8, room, true);
+  out.set(raw, 12);
+  let at = 12 + room;
+  for (const a of arrays) {
+    out.set(new Uint8Array(a.buffer, a.byteOffset, a.byteLength), at);
+    at += Math.ceil(a.byteLength / 8) * 8;
+  }
+  return out;
+}
+
+/** @throws TrackFileError when the bytes are not a whole track file of this version */
+export function readTrack(bytes: Uint8Array): Track {
+  if (new TextDecoder().decode(bytes.subarray(0, 8)) !== MAGIC) throw new TrackFileError("this is not a Kingfisher track file");
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const room = view.getUint32(8, true);
+  let h: z.infer<typeof header>;
+  try {
+    h = header.parse(JSON.parse(new TextDecoder().decode(bytes.subarray(12, 12 + room))));
+  } catch (cause) {
+    throw new TrackFileError("the track file's header is damaged", { cause });
+  }
+  const base = 12 + room;
+  const slice = (r: ArrayRef) => {
+    const size = r.length * (r.type === "f64" ? 8 : 4);
+    if (base + r.offset + size > bytes.length) throw new TrackFileError("the track file ends too early");
+    return bytes.slice(base + r.offset, base + r.offset + size).buffer;
+  };
+  const f32 = (r: ArrayRef) => new Float32Array(slice(r));
+  const times = new Float64Array(slice(h.times));
+  const landmarks = f32(h.landmarks);
+  if (landmarks.length !== times.length * POINTS * STRIDE) throw new TrackFileError("the track file's arrays do not fit each other");
+  return {
+    video: h.video, crop: h.crop, model: h.model, others: h.others, sounds: h.sounds, times, landmarks,
+    outline: f32(h.outline), presence: f32(h.presence),
+    footPaths: h.footPaths.map((p) => ({ ...p, dx: f32(p.dx), dy: f32(p.dy), residual: f32(p.residual) })),
+    handsPath: h.handsPath && { from: h.handsPath.from, x: f32(h.handsPath.x), y: f32(h.handsPath.y) },
+  };
+}
+
+export class TrackFileError extends Error {
+  override name = "TrackFileError";
+}

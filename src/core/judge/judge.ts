@@ -1,0 +1,99 @@
+import { bandFor, type Check, type Stage } from "../drills";
+import { PHASES } from "../drills/drill";
+import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import type { Problem } from "../scene/scene";
+import type { ActionVerdict, CheckResult, CheckVerdict, Measured, Reason, Verdict } from "./verdict";
+
+/** U = 2u: the interval that decides (about 95 %). */
+const COVERAGE = 2;
+
+/**
+ * One check: the whole interval value ± 2u inside the band passes, wholly outside fails, else it is too close to call.
+ *
+ * @example checkBand(3.2, 0.6, [null, 5]) // "pass"
+ */
+export function checkBand(value: number, u: number, band: readonly [number | null, number | null]): CheckResult {
+  const lo = band[0] ?? -Infinity;
+  const hi = band[1] ?? Infinity;
+  const [low, high] = [value - COVERAGE * u, value + COVERAGE * u];
+  if (low >= lo && high <= hi) return "pass";
+  if (high < lo || low > hi) return "fail";
+  return "too close";
+}
+
+/** Problems that leave nothing to judge, whatever was measured. */
+const BLOCKING = new Set<Problem["code"] | "slowMotion">(["wrongView"]);
+
+export interface JudgeInput {
+  stage: Stage;
+  statureCm: number;
+  measures: Record<MeasureId, Measured>;
+  actions: ActionVerdict[];
+  problems: Problem[];
+  /** Set when the swing's times say that the film runs slow and nobody has said so. */
+  slowMotion: boolean;
+}
+
+/**
+ * The verdict on a rep (MOVEMENT, verdict rules 2–6): required actions first, then every must of the stage; one cue, that
+ * of the failed must which comes first in the chain of causes.
+ */
+export function judge(input: JudgeInput): Verdict {
+  const { stage, measures, actions } = input;
+  const checks = stage.checks.map((c) => check(c, measures[c.measure], input.statureCm));
+  const verdict = (result: Verdict["result"], reason: Reason | null, cue: Verdict["cue"]): Verdict => ({ result, reason, cue, actions, checks });
+
+  const blocked = input.problems.find((p) => BLOCKING.has(p.code));
+  if (blocked) return verdict("not judged", { code: blocked.code, message: `${blocked.message} ${blocked.action}` }, null);
+  if (input.slowMotion)
+    return verdict("not judged", { code: "slowMotion", message: "Filmed in slow motion? The swing lasts too long for real speed. Say at how many pictures a second it was filmed." }, null);
+
+  for (const action of stage.actions) {
+    const seen = actions.find((a) => a.id === action.id)!;
+    if (seen.result === "missing") return verdict("fail", null, { id: action.id, words: action.cue });
+  }
+  const unseen = stage.actions.find((a) => actions.find((v) => v.id === a.id)!.result === "not seen");
+
+  const byPhase = [...stage.checks].sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
+  const resultOf = (c: Check) => checks.find((v) => v.id === c.id)!;
+  const musts = byPhase.filter((c) => c.level === "must");
+  const failed = musts.find((c) => resultOf(c).result === "fail");
+  if (failed) {
+    const v = resultOf(failed);
+    const low = v.band[0] !== null && v.value! < v.band[0];
+    const words = (low ? failed.below : failed.above) ?? failed.below ?? failed.above!;
+    return verdict("fail", null, { id: failed.id, words: words.cue });
+  }
+  if (unseen) return verdict("not judged", { code: "footNotSeen", message: `${unseen.name}: not clearly seen. Keep both feet in the picture, in good light.` }, null);
+  const open = musts.filter((c) => resultOf(c).result !== "pass");
+  if (open.length === 0 && musts.some((c) => c.point)) return verdict("pass", null, null);
+  if (musts.length === 0) return verdict("not judged", { code: "rehearsal", message: "This stage is a rehearsal: counted and shown, not judged." }, null);
+  return verdict("not judged", openReason(open, musts.length, resultOf), null);
+}
+
+function check(c: Check, measured: Measured, statureCm: number): CheckVerdict {
+  const band = bandFor(c, statureCm);
+  const known = measured.state === "measured" && measured.value !== null && measured.u !== null;
+  return {
+    id: c.id, measure: c.measure, band, level: c.level, must: c.level === "must",
+    result: known ? checkBand(measured.value!, measured.u!, band) : "not measurable",
+    value: measured.value, u: measured.u,
+  };
+}
+
+function openReason(open: Check[], musts: number, resultOf: (c: Check) => CheckVerdict): Reason {
+  const first = open[0]!;
+  const v = resultOf(first);
+  if (v.result === "not measurable") return { code: "notMeasurable", message: `${first.name}: can't be measured in this clip. Film the whole swing, feet in the picture.` };
+  const close = `${first.name} is too close to call: ${tooClose(v)}.`;
+  if (open.length === 1) return { code: "tooClose", message: `${musts - 1} of ${musts} passed. ${close}` };
+  return { code: "tooClose", message: `${close} ${open.length - 1} more can't be told. Do another.` };
+}
+
+/** How far from being decided: value, limit, and how sure the film is, with units. */
+export function tooClose(v: CheckVerdict): string {
+  const { unit } = CATALOGUE[v.measure];
+  const limit = v.band.reduce<number | null>((best, b) => (b === null ? best : best === null || Math.abs(b - v.value!) < Math.abs(best - v.value!) ? b : best), null)!;
+  const show = (x: number) => (unit === "cm" ? x.toFixed(1) : x.toFixed(0));
+  return `${show(v.value!)} ${unit}, the limit is ${show(limit)}, the film is sure to ${show(2 * v.u!)}`;
+}

@@ -1,0 +1,45 @@
+import type { MeasureId } from "../measures/catalogue";
+
+/** A measure of one rep with its standard uncertainty, or why it can't be had. */
+export interface Measured {
+  value: number | null;
+  /** One standard uncertainty, in the measure's unit. */
+  u: number | null;
+  unit: string;
+  state: "measured" | "not measurable";
+  reason?: string;
+  /** Where in the rep, ms from the clip's first frame. */
+  at?: number;
+}
+
+export type CheckResult = "pass" | "fail" | "too close" | "not measurable";
+
+export interface CheckVerdict {
+  id: string;
+  measure: MeasureId;
+  band: [number | null, number | null];
+  level: "must" | "should" | "advice";
+  must: boolean;
+  result: CheckResult;
+  value: number | null;
+  u: number | null;
+}
+
+export interface ActionVerdict {
+  id: string;
+  result: "done" | "missing" | "not seen";
+}
+
+export interface Reason {
+  code: string;
+  message: string;
+}
+
+/** What is said of a rep: pass, fail with one cue, or not judged with one reason. */
+export interface Verdict {
+  result: "pass" | "fail" | "not judged";
+  reason: Reason | null;
+  cue: { id: string; words: string } | null;
+  actions: ActionVerdict[];
+  checks: CheckVerdict[];
+}

@@ -1,0 +1,30 @@
+import type { Motion } from "../motion/motion";
+import type { FootSpell } from "../motion/footMotion";
+import type { Rep } from "../reps/rep";
+import type { SideName } from "../track/sides";
+
+/** A foot's step in the swing: when it leaves and lands, ms. */
+export interface StepTimes {
+  liftOff: number;
+  /** Infinity when it is not seen to land in the clip. */
+  landing: number;
+}
+
+/** The first step of a foot between address and shortly after impact; null when it stays. */
+export function stepOf(rep: Rep, foot: SideName): StepTimes | null {
+  const { address, impact } = rep.events;
+  const last = (Number.isNaN(impact) ? rep.toMs : impact) + 200;
+  const off = rep.footEvents.find((e) => e.foot === foot && e.event === "liftOff" && e.ms > address && e.ms < last);
+  if (!off) return null;
+  const on = rep.footEvents.find((e) => e.foot === foot && e.event === "landing" && e.ms > off.ms);
+  return { liftOff: off.ms, landing: on?.ms ?? Infinity };
+}
+
+/** The spell on the ground that a foot is in at a time, or the next one. */
+export function spellAt(m: Motion, foot: SideName, ms: number): FootSpell | null {
+  const { spells } = m.feet[foot];
+  return spells.find((s) => ms <= s.toMs) ?? spells[spells.length - 1] ?? null;
+}
+
+/** A place of a foot along T in the spell at (or after) a time, cm; NaN when the foot was never seen to stand. */
+export const placeAt = (m: Motion, foot: SideName, key: "ankleT" | "heelT" | "toeT", ms: number): number => spellAt(m, foot, ms)?.[key] ?? NaN;
