@@ -35,7 +35,7 @@ const header = z.object({
 });
 type ArrayRef = z.infer<typeof arrayRef>;
 
-export function writeTrack(track: Track): Uint8Array {
+export function writeTrack(track: Track): Uint8Array<ArrayBuffer> {
   const arrays: (Float32Array | Float64Array)[] = [];
   let offset = 0;
   const ref = (a: Float32Array | Float64Array): ArrayRef => {

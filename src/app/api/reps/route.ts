@@ -1,0 +1,30 @@
+import { z } from "zod";
+import { database } from "@/server/db/open";
+import { blobSize } from "@/server/blobs/blobs";
+import { saveReps } from "@/server/reps/saveReps";
+import { currentGolfer } from "@/server/golfers/golfers";
+
+const hash = z.string().regex(/^[0-9a-f]{64}$/);
+const body = z.object({
+  clip: z.object({ sha256: hash, name: z.string().min(1).max(300), bytes: z.number().int().positive() }),
+  trackSha256: hash,
+  drill: z.string().min(1).max(60),
+  captureFps: z.number().min(24).max(1000).optional(),
+});
+
+/** Judges an uploaded track and keeps its reps: 201 with their ids once they are on disk. */
+export async function POST(request: Request): Promise<Response> {
+  const parsed = body.safeParse(await request.json().catch(() => null));
+  if (!parsed.success) return Response.json({ message: `The request is not complete: ${z.prettifyError(parsed.error)}` }, { status: 400 });
+  const db = await database();
+  const golfer = await currentGolfer(db);
+  if (!golfer) return Response.json({ message: "Say first how tall you are and which hand you play." }, { status: 409 });
+  if ((await blobSize("tracks", parsed.data.trackSha256)) === null) return Response.json({ message: "The track has not arrived. Send it again." }, { status: 409 });
+  try {
+    const { ids, analysis } = await saveReps(db, { ...parsed.data, golferId: golfer.id, at: new Date() });
+    return Response.json({ ids, problems: analysis.problems, reps: analysis.reps.map((r) => ({ verdict: r.verdict, series: r.series, events: r.events })) }, { status: 201 });
+  } catch (error) {
+    if (error instanceof RangeError) return Response.json({ message: error.message }, { status: 400 });
+    throw error;
+  }
+}

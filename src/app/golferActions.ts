@@ -1,0 +1,24 @@
+"use server";
+
+import { redirect } from "next/navigation";
+import { database } from "@/server/db/open";
+import { chooseGolfer, currentGolfer, golferForm, saveGolfer, type GolferForm } from "@/server/golfers/golfers";
+
+/** First answers: makes the golfer and goes on to reading clips. */
+export async function begin(form: GolferForm): Promise<void> {
+  const id = await saveGolfer(await database(), null, golferForm.parse(form));
+  await chooseGolfer(id);
+  redirect("/read");
+}
+
+export async function changeGolfer(form: GolferForm): Promise<void> {
+  const db = await database();
+  const golfer = await currentGolfer(db);
+  await saveGolfer(db, golfer?.id ?? null, golferForm.parse(form));
+  redirect("/read");
+}
+
+export async function practiseAs(id: string): Promise<void> {
+  await chooseGolfer(id);
+  redirect("/reps");
+}

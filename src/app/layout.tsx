@@ -1,0 +1,37 @@
+import "@fontsource-variable/atkinson-hyperlegible-next";
+import "@fontsource-variable/bricolage-grotesque/standard.css";
+import "./globals.css";
+import type { Metadata, Viewport } from "next";
+import { connection } from "next/server";
+import { Toaster } from "sonner";
+import { database } from "@/server/db/open";
+import { currentGolfer } from "@/server/golfers/golfers";
+import { Nav } from "@/ui/kit/nav";
+import { THEME_SCRIPT } from "@/ui/kit/theme";
+
+export const metadata: Metadata = {
+  title: { default: "Kingfisher", template: "%s · Kingfisher" },
+  description: "Footwork drills, filmed and judged: pass, fail with one cue, or not judged and why.",
+};
+
+export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: [{ color: "#f8f6f0" }, { color: "#0a1a22", media: "(prefers-color-scheme: dark)" }] };
+
+export default async function RootLayout({ children }: { children: React.ReactNode }) {
+  await connection();
+  const golfer = await currentGolfer(await database());
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        <script dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
+      </head>
+      <body>
+        <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-paper focus:p-3">To the page</a>
+        <Nav golferName={golfer?.name ?? null} />
+        <main id="main" className="mx-auto max-w-[1280px] px-5 pb-16 md:px-10">
+          {children}
+        </main>
+        <Toaster position="bottom-center" />
+      </body>
+    </html>
+  );
+}

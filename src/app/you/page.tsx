@@ -1,0 +1,51 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { redirect } from "next/navigation";
+import { changeGolfer, practiseAs } from "@/app/golferActions";
+import { database } from "@/server/db/open";
+import { currentGolfer, listGolfers } from "@/server/golfers/golfers";
+import { GolferForm } from "@/ui/golfer/golferForm";
+import { Button } from "@/ui/kit/button";
+import { shownStature } from "@/ui/kit/units";
+
+export const metadata: Metadata = { title: "You" };
+
+export default async function YouPage() {
+  const db = await database();
+  const golfer = await currentGolfer(db);
+  if (!golfer) redirect("/begin");
+  const others = (await listGolfers(db)).filter((g) => g.id !== golfer.id);
+  return (
+    <div className="grid gap-x-16 gap-y-10 md:grid-cols-[480px_1fr]">
+      <section>
+        <p className="mt-5 text-[15px] text-ink-2">Who are you, as the film sees you?</p>
+        <h1 className="mt-1 mb-7 text-[46px]">{golfer.name}</h1>
+        <GolferForm key={golfer.id} initial={golfer} submit="Keep this" action={changeGolfer} naming />
+        <p className="mt-3 text-[15px] text-ink-2">Reps that are already judged keep the hand and height they were judged with.</p>
+      </section>
+      <section className="md:mt-12">
+        <h2 className="mb-3 text-[29px]">Who practises here?</h2>
+        {others.length === 0 && <p className="text-ink-2">Only you so far.</p>}
+        <ul className="divide-y divide-hair border-y border-hair empty:hidden">
+          {others.map((g) => (
+            <li key={g.id} className="flex items-center justify-between gap-4 py-3">
+              <span>
+                <strong>{g.name}</strong>
+                <span className="block text-[15px] text-ink-2">
+                  plays {g.hand}-handed, {shownStature(g.statureCm, golfer.units)}
+                  {g.sample && ", made up for trying out"}
+                </span>
+              </span>
+              <form action={practiseAs.bind(null, g.id)}>
+                <Button type="submit">Practise as {g.name.split(" ")[0]}</Button>
+              </form>
+            </li>
+          ))}
+        </ul>
+        <p className="mt-4">
+          <Link href="/begin" className="underline underline-offset-4">Add another golfer</Link>
+        </p>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from "drizzle-orm/pg-core";
+import type { RepSeries } from "../../core/analyse";
+import type { ActionVerdict, CheckVerdict } from "../../core/judge/verdict";
+import type { Problem } from "../../core/scene/scene";
+import type { Drill } from "../../core/drills";
+
+const id = () => text("id").primaryKey();
+const created = () => timestamp("created_at", { withTimezone: true }).notNull().defaultNow();
+
+export const golfer = pgTable("golfer", {
+  id: id(),
+  name: text("name").notNull(),
+  hand: text("hand", { enum: ["left", "right"] }).notNull(),
+  statureCm: doublePrecision("stature_cm").notNull(),
+  units: text("units", { enum: ["cm", "inch"] }).notNull(),
+  keepFilm: boolean("keep_film").notNull().default(true),
+  /** Made up, for trying the program out. */
+  sample: boolean("sample").notNull().default(false),
+  createdAt: created(),
+});
+
+export const session = pgTable("session", {
+  id: id(),
+  golferId: text("golfer_id").notNull().references(() => golfer.id),
+  startedAt: timestamp("started_at", { withTimezone: true }).notNull(),
+  place: text("place"),
+}, (t) => [index("session_golfer").on(t.golferId, t.startedAt)]);
+
+/** A drill as it stood when reps were judged by it. */
+export const drillVersion = pgTable("drill_version", {
+  id: id(),
+  drillId: text("drill_id").notNull(),
+  version: integer("version").notNull(),
+  definition: jsonb("definition").$type<Drill>().notNull(),
+}, (t) => [uniqueIndex("drill_version_of").on(t.drillId, t.version)]);
+
+export const bout = pgTable("bout", {
+  id: id(),
+  sessionId: text("session_id").notNull().references(() => session.id),
+  /** None for reps that are measured and not judged. */
+  drillVersionId: text("drill_version_id").references(() => drillVersion.id),
+  stageId: text("stage_id"),
+  startedAt: timestamp("started_at", { withTimezone: true }).notNull(),
+}, (t) => [index("bout_session").on(t.sessionId, t.startedAt)]);
+
+/** A clip by the sha-256 of its bytes; the film itself is a file beside the database, if it was kept. */
+export const clip = pgTable("clip", {
+  sha256: text("sha256").primaryKey(),
+  name: text("name").notNull(),
+  bytes: doublePrecision("bytes").notNull(),
+  kept: boolean("kept").notNull(),
+  createdAt: created(),
+});
+
+export const rep = pgTable("rep", {
+  id: id(),
+  boutId: text("bout_id").notNull().references(() => bout.id),
+  clipSha256: text("clip_sha256").notNull().references(() => clip.sha256),
+  trackSha256: text("track_sha256").notNull(),
+  index: integer("index").notNull(),
+  kind: text("kind").notNull(),
+  fromMs: doublePrecision("from_ms").notNull(),
+  toMs: doublePrecision("to_ms").notNull(),
+  /** What it was judged with. */
+  hand: text("hand", { enum: ["left", "right"] }).notNull(),
+  statureCm: doublePrecision("stature_cm").notNull(),
+  captureFps: doublePrecision("capture_fps"),
+  algorithm: text("algorithm").notNull(),
+  problems: jsonb("problems").$type<Problem[]>().notNull(),
+  series: jsonb("series").$type<RepSeries>(),
+  createdAt: created(),
+}, (t) => [index("rep_bout").on(t.boutId, t.createdAt), uniqueIndex("rep_once").on(t.boutId, t.clipSha256, t.index)]);
+
+export const event = pgTable("event", {
+  repId: text("rep_id").notNull().references(() => rep.id, { onDelete: "cascade" }),
+  name: text("name").notNull(),
+  /** Which foot, for foot events; "" for the swing's own. */
+  foot: text("foot").notNull().default(""),
+  t: doublePrecision("t").notNull(),
+  u: doublePrecision("u").notNull(),
+  by: text("by", { enum: ["computed", "golfer"] }).notNull().default("computed"),
+}, (t) => [primaryKey({ columns: [t.repId, t.name, t.foot, t.t, t.by] })]);
+
+export const measure = pgTable("measure", {
+  repId: text("rep_id").notNull().references(() => rep.id, { onDelete: "cascade" }),
+  measureId: text("measure_id").notNull(),
+  value: doublePrecision("value"),
+  u: doublePrecision("u"),
+  unit: text("unit").notNull(),
+  state: text("state", { enum: ["measured", "not measurable"] }).notNull(),
+  reason: text("reason"),
+  at: doublePrecision("at"),
+}, (t) => [primaryKey({ columns: [t.repId, t.measureId] }), index("measure_values").on(t.measureId, t.repId)]);
+
+export const verdict = pgTable("verdict", {
+  repId: text("rep_id").notNull().references(() => rep.id, { onDelete: "cascade" }),
+  by: text("by", { enum: ["computed", "golfer"] }).notNull().default("computed"),
+  result: text("result", { enum: ["pass", "fail", "not judged"] }).notNull(),
+  reasonCode: text("reason_code"),
+  reasonMessage: text("reason_message"),
+  cueId: text("cue_id"),
+  cueWords: text("cue_words"),
+  actions: jsonb("actions").$type<ActionVerdict[]>().notNull(),
+  checks: jsonb("checks").$type<CheckVerdict[]>().notNull(),
+}, (t) => [primaryKey({ columns: [t.repId, t.by] })]);

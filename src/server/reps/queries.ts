@@ -1,0 +1,157 @@
+import { and, asc, desc, eq, inArray } from "drizzle-orm";
+import type { RepSeries } from "../../core/analyse";
+import type { Measured, Verdict } from "../../core/judge/verdict";
+import type { Problem } from "../../core/scene/scene";
+import type { Db } from "../db/open";
+import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
+
+export interface RepCard {
+  id: string;
+  /** Place in its bout, from 1. */
+  number: number;
+  result: Verdict["result"] | null;
+  cue: string | null;
+  reason: string | null;
+  clipName: string;
+  series: RepSeries | null;
+  events: Record<string, number>;
+  /** Where each measure was taken, ms. */
+  at: Partial<Record<string, number>>;
+  verdict: Verdict | null;
+}
+
+export interface BoutCard {
+  id: string;
+  startedAt: Date;
+  place: string | null;
+  drill: string | null;
+  stageId: string | null;
+  reps: RepCard[];
+}
+
+/** A golfer's bouts with their reps, latest first. */
+export async function listBouts(db: Db, golferId: string, limit: number, offset = 0): Promise<BoutCard[]> {
+  const bouts = await db
+    .select({ id: bout.id, startedAt: bout.startedAt, place: session.place, definition: drillVersion.definition, stageId: bout.stageId })
+    .from(bout)
+    .innerJoin(session, eq(bout.sessionId, session.id))
+    .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
+    .where(eq(session.golferId, golferId))
+    .orderBy(desc(bout.startedAt))
+    .limit(limit)
+    .offset(offset);
+  if (!bouts.length) return [];
+  const rows = await db
+    .select({ rep, verdict, clipName: clip.name })
+    .from(rep)
+    .innerJoin(clip, eq(rep.clipSha256, clip.sha256))
+    .leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
+    .where(inArray(rep.boutId, bouts.map((b) => b.id)))
+    .orderBy(asc(rep.createdAt), asc(rep.index));
+  const ids = rows.map((r) => r.rep.id);
+  const events = ids.length ? await db.select().from(event).where(and(inArray(event.repId, ids), eq(event.foot, ""))) : [];
+  const places = ids.length ? await db.select({ repId: measure.repId, id: measure.measureId, at: measure.at }).from(measure).where(inArray(measure.repId, ids)) : [];
+  const byRep = groups(events, (e) => e.repId);
+  const placesByRep = groups(places, (p) => p.repId);
+  return bouts.map((b) => ({
+    id: b.id,
+    startedAt: b.startedAt,
+    place: b.place,
+    drill: b.definition?.name ?? null,
+    stageId: b.stageId,
+    reps: rows.filter((r) => r.rep.boutId === b.id).map((r, i) => ({
+      id: r.rep.id,
+      number: i + 1,
+      result: r.verdict?.result ?? null,
+      cue: r.verdict?.cueWords ?? null,
+      reason: r.verdict?.reasonMessage ?? null,
+      clipName: r.clipName,
+      series: r.rep.series,
+      events: Object.fromEntries((byRep.get(r.rep.id) ?? []).map((e) => [e.name, e.t])),
+      at: Object.fromEntries((placesByRep.get(r.rep.id) ?? []).flatMap((p) => (p.at === null ? [] : [[p.id, p.at]]))),
+      verdict: r.verdict && toVerdict(r.verdict),
+    })),
+  }));
+}
+
+export interface RepDetail {
+  id: string;
+  number: number;
+  boutReps: string[];
+  boutStartedAt: Date;
+  place: string | null;
+  drillId: string | null;
+  drill: string | null;
+  stageId: string | null;
+  clip: { sha256: string; name: string; kept: boolean };
+  trackSha256: string;
+  hand: "left" | "right";
+  statureCm: number;
+  units: "cm" | "inch";
+  captureFps: number | null;
+  problems: Problem[];
+  events: { name: string; foot: string; t: number; u: number }[];
+  measures: Record<string, Measured>;
+  verdict: Verdict | null;
+  series: RepSeries;
+}
+
+/** One rep with all that its page shows; null when there is none. */
+export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
+  const [row] = await db
+    .select({ rep, bout, session, clip, definition: drillVersion.definition, units: golfer.units })
+    .from(rep)
+    .innerJoin(bout, eq(rep.boutId, bout.id))
+    .innerJoin(session, eq(bout.sessionId, session.id))
+    .innerJoin(golfer, eq(session.golferId, golfer.id))
+    .innerJoin(clip, eq(rep.clipSha256, clip.sha256))
+    .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
+    .where(eq(rep.id, id));
+  if (!row || !row.rep.series) return null;
+  const [siblings, events, measures, verdicts] = await Promise.all([
+    db.select({ id: rep.id }).from(rep).where(eq(rep.boutId, row.bout.id)).orderBy(asc(rep.createdAt), asc(rep.index)),
+    db.select().from(event).where(eq(event.repId, id)).orderBy(asc(event.t)),
+    db.select().from(measure).where(eq(measure.repId, id)),
+    db.select().from(verdict).where(and(eq(verdict.repId, id), eq(verdict.by, "computed"))),
+  ]);
+  const boutReps = siblings.map((s) => s.id);
+  return {
+    id,
+    number: boutReps.indexOf(id) + 1,
+    boutReps,
+    boutStartedAt: row.bout.startedAt,
+    place: row.session.place,
+    drillId: row.definition?.id ?? null,
+    drill: row.definition?.name ?? null,
+    stageId: row.bout.stageId,
+    clip: { sha256: row.clip.sha256, name: row.clip.name, kept: row.clip.kept },
+    trackSha256: row.rep.trackSha256,
+    hand: row.rep.hand,
+    statureCm: row.rep.statureCm,
+    units: row.units,
+    captureFps: row.rep.captureFps,
+    problems: row.rep.problems,
+    events: events.map(({ name, foot, t, u }) => ({ name, foot, t, u })),
+    measures: Object.fromEntries(measures.map((m) => [m.measureId, {
+      value: m.value, u: m.u, unit: m.unit, state: m.state, ...(m.reason ? { reason: m.reason } : {}), ...(m.at === null ? {} : { at: m.at }),
+    }])),
+    verdict: verdicts[0] ? toVerdict(verdicts[0]) : null,
+    series: row.rep.series,
+  };
+}
+
+function groups<T>(rows: T[], key: (row: T) => string): Map<string, T[]> {
+  const out = new Map<string, T[]>();
+  for (const row of rows) out.set(key(row), [...(out.get(key(row)) ?? []), row]);
+  return out;
+}
+
+function toVerdict(v: typeof verdict.$inferSelect): Verdict {
+  return {
+    result: v.result,
+    reason: v.reasonCode ? { code: v.reasonCode, message: v.reasonMessage ?? "" } : null,
+    cue: v.cueId ? { id: v.cueId, words: v.cueWords ?? "" } : null,
+    actions: v.actions,
+    checks: v.checks,
+  };
+}

@@ -1,0 +1,102 @@
+import { createHash, randomUUID } from "node:crypto";
+import { readFile } from "node:fs/promises";
+import { and, desc, eq, gt } from "drizzle-orm";
+import { ALGORITHM_VERSION, analyse, type Analysis } from "../../core/analyse";
+import { findStage } from "../../core/drills";
+import { readTrack } from "../../core/formats/trackFile";
+import { blobPath, blobSize } from "../blobs/blobs";
+import type { Db } from "../db/open";
+import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
+
+export interface SaveRequest {
+  golferId: string;
+  clip: { sha256: string; name: string; bytes: number };
+  trackSha256: string;
+  drill: string;
+  stage?: string;
+  captureFps?: number;
+  /** When it was filmed or read; decides session and bout. */
+  at: Date;
+  place?: string;
+}
+
+/** A session goes on for this long after its last bout, a bout after its last rep, ms. */
+const SESSION_GAP = 3 * 3600_000;
+const BOUT_GAP = 45 * 60_000;
+
+/**
+ * Judges a stored track and keeps its reps, in one transaction: what is answered is on disk. The same clip read again in
+ * the same bout replaces its own reps.
+ *
+ * @throws Error when the golfer or the track is not there
+ */
+export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: string[]; analysis: Analysis }> {
+  const [who] = await db.select().from(golfer).where(eq(golfer.id, request.golferId));
+  if (!who) throw new Error("there is no such golfer");
+  const track = readTrack(await readFile(blobPath("tracks", request.trackSha256)));
+  const analysis = analyse(track, {
+    golfer: { statureCm: who.statureCm, hand: who.hand }, drill: request.drill, stage: request.stage, captureFps: request.captureFps,
+  });
+  const kept = (await blobSize("clips", request.clip.sha256)) !== null;
+  const ids = await db.transaction(async (tx) => {
+    await tx.insert(clip).values({ ...request.clip, kept }).onConflictDoUpdate({ target: clip.sha256, set: { kept, name: request.clip.name } });
+    const boutId = await findBout(tx as unknown as Db, request);
+    await tx.delete(rep).where(and(eq(rep.boutId, boutId), eq(rep.clipSha256, request.clip.sha256)));
+    const out: string[] = [];
+    for (const r of analysis.reps) {
+      const id = randomUUID();
+      out.push(id);
+      await tx.insert(rep).values({
+        id, boutId, clipSha256: request.clip.sha256, trackSha256: request.trackSha256, index: r.index, kind: r.kind, fromMs: r.from, toMs: r.to,
+        hand: who.hand, statureCm: who.statureCm, captureFps: request.captureFps ?? null, algorithm: ALGORITHM_VERSION,
+        problems: analysis.problems, series: r.series, createdAt: request.at,
+      });
+      const events = [
+        ...Object.entries(r.events).map(([name, e]) => ({ repId: id, name, foot: "", t: e.t, u: e.u })),
+        ...r.footEvents.map((e) => ({ repId: id, name: e.event as string, foot: e.foot as string, t: e.t, u: e.u })),
+      ];
+      if (events.length) await tx.insert(event).values(events);
+      await tx.insert(measure).values(Object.entries(r.measures).map(([measureId, m]) => ({
+        repId: id, measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null,
+      })));
+      if (r.verdict) {
+        const v = r.verdict;
+        await tx.insert(verdict).values({
+          repId: id, result: v.result, reasonCode: v.reason?.code ?? null, reasonMessage: v.reason?.message ?? null,
+          cueId: v.cue?.id ?? null, cueWords: v.cue?.words ?? null, actions: v.actions, checks: v.checks,
+        });
+      }
+    }
+    return out;
+  });
+  return { ids, analysis };
+}
+
+/** The bout a rep belongs to: the golfer's latest one of that drill if it is still going on, else a new one. */
+async function findBout(db: Db, request: SaveRequest): Promise<string> {
+  const since = new Date(request.at.getTime() - BOUT_GAP);
+  const chosen = request.drill === "none" ? null : findStage(request.drill, request.stage);
+  const versionId = chosen ? await keepDrillVersion(db, chosen.drill) : null;
+  const running = await db
+    .select({ boutId: bout.id, sessionId: session.id, versionId: bout.drillVersionId, stageId: bout.stageId, at: bout.startedAt })
+    .from(bout)
+    .innerJoin(session, eq(bout.sessionId, session.id))
+    .where(and(eq(session.golferId, request.golferId), gt(session.startedAt, new Date(request.at.getTime() - SESSION_GAP))))
+    .orderBy(desc(bout.startedAt));
+  const same = running.find((b) => b.versionId === versionId && b.stageId === (chosen?.stage.id ?? null) && b.at > since && b.at <= request.at);
+  if (same) return same.boutId;
+  let sessionId = running[0]?.sessionId;
+  if (!sessionId) {
+    sessionId = randomUUID();
+    await db.insert(session).values({ id: sessionId, golferId: request.golferId, startedAt: request.at, place: request.place ?? null });
+  }
+  const id = randomUUID();
+  await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId: chosen?.stage.id ?? null, startedAt: request.at });
+  return id;
+}
+
+async function keepDrillVersion(db: Db, drill: ReturnType<typeof findStage>["drill"]): Promise<string> {
+  const id = createHash("sha256").update(`${drill.id}@${drill.version}`).digest("hex").slice(0, 24);
+  await db.insert(drillVersion).values({ id, drillId: drill.id, version: drill.version, definition: drill }).onConflictDoNothing();
+  return id;
+}

@@ -1,0 +1,88 @@
+import type { RepSeries } from "@/core/analyse";
+import type { CheckVerdict } from "@/core/judge/verdict";
+import { sampleAt, shareToT, type StripScales, type StripSize } from "./geometry";
+
+/** A gate as drawn: two posts, and what happened there. Pixel places in the strip. */
+export interface Gate {
+  check: CheckVerdict;
+  /** Posts stand along x (upright posts) or along y (level posts). */
+  posts: "upright" | "level";
+  a: number;
+  b: number;
+  /** Place across the gate's way: y of upright posts, x of level ones. */
+  across: number;
+  length: number;
+  /** Where the thing itself happened: x for upright posts, y for level ones; null when it was not measured. */
+  happened: number | null;
+  /** Height at which the check's row is anchored. */
+  anchor: number;
+}
+
+/**
+ * Where each check's gate stands: weight at an event between two upright posts; a crossing or a foot in time between
+ * two level ones; hips and step lengths between short upright posts. Checks without a place in the strip have none.
+ */
+export function gatesOf(checks: CheckVerdict[], at: Partial<Record<string, number>>, series: RepSeries, events: Record<string, number>, s: StripScales, size: StripSize): Gate[] {
+  return checks.flatMap((check) => gateOf(check, at[check.measure], series, events, s, size) ?? []);
+}
+
+function gateOf(check: CheckVerdict, atMs: number | undefined, series: RepSeries, events: Record<string, number>, s: StripScales, size: StripSize): Gate | null {
+  const [lo, hi] = check.band;
+  const value = check.value;
+  const upright = (ms: number, fromT: number, toT: number, happenedT: number | null, length: number): Gate => ({
+    check, posts: "upright", a: s.x(fromT), b: s.x(toT), across: s.y(ms), length, happened: happenedT === null ? null : s.x(happenedT), anchor: s.y(ms),
+  });
+  const level = (x: number, fromMs: number, toMs: number, happenedMs: number | null, anchorMs: number): Gate => ({
+    check, posts: "level", a: s.y(Math.max(fromMs, s.from)), b: s.y(toMs), across: x, length: size.postLength, happened: happenedMs === null ? null : s.y(happenedMs), anchor: s.y(anchorMs),
+  });
+  const lane = (foot: "lead" | "trail", ms: number) => {
+    const i = sampleAt(series, ms);
+    const out = (foot === "lead" ? 1 : -1) * s.toTarget;
+    return s.x(foot === "lead" ? series.leadFootT[i]! : series.trailFootT[i]!) + out * (size.toeBar + size.heelBar / 2 + 2 * size.gap);
+  };
+  const { address, handStart, midBack, top } = events;
+  switch (check.measure) {
+    case "trailSharePeak": {
+      if (atMs === undefined || lo === null) return null;
+      const i = sampleAt(series, atMs);
+      return upright(atMs, shareToT(series, i, 0), shareToT(series, i, 100 - lo), value === null ? null : shareToT(series, i, 100 - value), size.postLength);
+    }
+    case "recentreBeforeTop": {
+      if (top === undefined || lo === null) return null;
+      const happened = value === null ? null : top - value;
+      const i = sampleAt(series, top - lo);
+      return level(s.x(shareToT(series, i, 50)), midBack ?? top - 300, top - lo, happened, top - lo);
+    }
+    case "trailStepBeforeHands": {
+      if (handStart === undefined || lo === null) return null;
+      const deadline = handStart - lo;
+      return level(lane("trail", address ?? handStart), address ?? deadline - 300, deadline, value === null ? null : handStart - value, deadline);
+    }
+    case "leadLandBeforeTop": {
+      if (top === undefined || lo === null) return null;
+      const happened = value === null ? null : top - value;
+      return level(lane("lead", happened ?? top), midBack ?? top - 400, top - lo, happened, top - lo);
+    }
+    case "leadLiftFromMidBack": {
+      if (midBack === undefined || lo === null || hi === null) return null;
+      return level(lane("lead", midBack), midBack + lo, midBack + hi, value === null ? null : midBack + value, midBack);
+    }
+    case "trailStepLength":
+    case "leadStepLength": {
+      if (atMs === undefined) return null;
+      const foot = check.measure === "trailStepLength" ? series.trailFootT : series.leadFootT;
+      const before = foot[sampleAt(series, address ?? s.from)]!;
+      const far = lo !== null && hi !== null ? [lo, hi] : [lo ?? hi! - 16, hi ?? lo! + 16];
+      return upright(atMs, before + far[0]!, before + far[1]!, value === null ? null : before + value, size.postLength * 0.6);
+    }
+    case "pelvisSway": {
+      if (atMs === undefined || hi === null) return null;
+      const i = sampleAt(series, atMs);
+      const hips = series.pelvisT[i]!;
+      const limit = hips + (value ?? 0) - hi;
+      return upright(atMs, limit, hips + (value ?? 0), hips, size.postLength * 0.55);
+    }
+    default:
+      return null;
+  }
+}

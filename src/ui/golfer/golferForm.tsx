@@ -1,0 +1,99 @@
+"use client";
+
+import { zodResolver } from "@hookform/resolvers/zod";
+import { useId, useTransition } from "react";
+import { Controller, useForm } from "react-hook-form";
+import { toast } from "sonner";
+import { z } from "zod";
+import { Button } from "@/ui/kit/button";
+import { CM_PER_INCH, shownStature } from "@/ui/kit/units";
+import { Choice } from "./choice";
+import { HandStrip } from "./handStrip";
+
+const answers = z.object({
+  name: z.string().trim().min(1, "Give a name.").max(60, "60 letters at most."),
+  hand: z.enum(["left", "right"], "Say which hand you play."),
+  statureCm: z.number("Say how tall you are.").min(120, "Between 120 and 220 cm (3′ 11″ and 7′ 3″).").max(220, "Between 120 and 220 cm (3′ 11″ and 7′ 3″)."),
+  units: z.enum(["cm", "inch"]),
+  keepFilm: z.boolean(),
+});
+export type Answers = z.infer<typeof answers>;
+
+/** Hand, stature and units: asked once, changeable at any time. The scale of every length comes from the stature. */
+export function GolferForm({ initial, submit, action, naming }: { initial: Answers; submit: string; action: (a: Answers) => Promise<void>; naming: boolean }) {
+  const { control, register, handleSubmit, watch, formState } = useForm<Answers>({ resolver: zodResolver(answers), defaultValues: initial, mode: "onBlur" });
+  const [pending, start] = useTransition();
+  const id = useId();
+  const units = watch("units");
+  const error = formState.errors.statureCm?.message;
+  return (
+    <form
+      className="grid max-w-[480px] gap-7"
+      noValidate
+      onSubmit={handleSubmit((a) =>
+        start(async () => {
+          try {
+            await action(a);
+          } catch (e) {
+            // A redirect is how a finished form leaves; anything else is told.
+            if (e instanceof Error && "digest" in e && String(e.digest).startsWith("NEXT_REDIRECT")) throw e;
+            toast.error("That could not be kept. Try again.");
+          }
+        }),
+      )}
+    >
+      {naming && (
+        <label className="grid gap-2 font-semibold">
+          Name
+          <input {...register("name")} className="min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3 font-normal" />
+          {formState.errors.name && <span role="alert" className="font-normal text-fail">{formState.errors.name.message}</span>}
+        </label>
+      )}
+      <Controller control={control} name="hand" render={({ field }) => (
+        <div>
+          <Choice legend="Which hand do you play?" value={field.value} onChange={field.onChange} options={[["left", "Left"], ["right", "Right"]]} />
+          <HandStrip hand={field.value} />
+        </div>
+      )} />
+      <Controller control={control} name="statureCm" render={({ field }) => (
+        <div>
+          <label htmlFor={`${id}-stature`} className="font-semibold">How tall are you?</label> <span className="text-ink-2">It sets the scale.</span>
+          <div className="mt-2 grid grid-cols-[56px_1fr_56px] items-center gap-3">
+            <Button aria-label="Less tall" onClick={() => field.onChange(Math.round(field.value || 170) - 1)}>−</Button>
+            <span className="flex items-baseline justify-center gap-2">
+              <input
+                id={`${id}-stature`}
+                inputMode="decimal"
+                type="number"
+                step="any"
+                className="display w-28 border-b-2 border-edge bg-paper text-right text-[40px]"
+                value={Number.isNaN(field.value) ? "" : units === "cm" ? field.value : Math.round((field.value / CM_PER_INCH) * 10) / 10}
+                onChange={(e) => field.onChange(e.target.value === "" ? NaN : e.target.valueAsNumber * (units === "cm" ? 1 : CM_PER_INCH))}
+                onBlur={field.onBlur}
+                aria-invalid={!!error}
+                aria-describedby={`${id}-stature-note`}
+              />
+              <span className="text-[20px]">{units === "cm" ? "cm" : "in"}</span>
+            </span>
+            <Button aria-label="Taller" onClick={() => field.onChange(Math.round(field.value || 170) + 1)}>+</Button>
+          </div>
+          <p id={`${id}-stature-note`} role={error ? "alert" : undefined} className={`mt-1 text-center text-[15px] ${error ? "text-fail" : "text-ink-2"}`}>
+            {error ?? (Number.isNaN(field.value) ? " " : shownStature(field.value, units === "cm" ? "inch" : "cm"))}
+          </p>
+        </div>
+      )} />
+      <Controller control={control} name="units" render={({ field }) => (
+        <Choice legend="Lengths in" value={field.value} onChange={field.onChange} options={[["cm", "cm"], ["inch", "feet, inches"]]} />
+      )} />
+      {naming && (
+        <label className="flex min-h-11 items-center gap-3">
+          <input type="checkbox" {...register("keepFilm")} className="size-5 accent-(--ink)" />
+          Keep films on this computer. Without them the numbers stay.
+        </label>
+      )}
+      <Button look="main" type="submit" disabled={pending} className="min-h-14 text-[20px]">
+        {pending ? "Keeping…" : submit}
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,42 @@
+"use client";
+
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import { Mark } from "./glyphs";
+import { ThemeSwitch } from "./theme";
+
+const ROOMS = [
+  { href: "/read", name: "Read clips" },
+  { href: "/reps", name: "Reps" },
+];
+
+export function Nav({ golferName }: { golferName: string | null }) {
+  const path = usePathname();
+  return (
+    <header className="border-b border-hair">
+      <nav aria-label="Main" className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-6 gap-y-0 px-5 md:px-10">
+        <Link href="/" className="display flex min-h-13 items-center gap-3 text-[22px] md:mr-4">
+          <Mark />
+          Kingfisher
+        </Link>
+        {golferName &&
+          ROOMS.map(({ href, name }) => {
+            const here = path.startsWith(href);
+            return (
+              <Link key={href} href={href} aria-current={here ? "page" : undefined} className={`flex min-h-13 items-center border-b-4 pt-1 ${here ? "border-ink font-semibold" : "border-transparent hover:border-hair"}`}>
+                {name}
+              </Link>
+            );
+          })}
+        <span className="ml-auto flex items-center gap-4">
+          <ThemeSwitch />
+          {golferName && (
+            <Link href="/you" className="flex min-h-11 items-center text-ink-2 hover:text-ink">
+              {golferName}
+            </Link>
+          )}
+        </span>
+      </nav>
+    </header>
+  );
+}

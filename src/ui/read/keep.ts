@@ -1,0 +1,34 @@
+import { z } from "zod";
+import type { RepSeries } from "@/core/analyse";
+import type { Verdict } from "@/core/judge/verdict";
+import type { Problem } from "@/core/scene/scene";
+
+/** The server's own words on why something was not kept. */
+export class NotKeptError extends Error {
+  override name = "NotKeptError";
+}
+
+export interface KeptReps {
+  ids: string[];
+  problems: Problem[];
+  reps: { verdict: Verdict | null; series: RepSeries; events: Record<string, { t: number; u: number }> }[];
+}
+
+/** Sends a film or a track under its hash; returns when it is whole on the computer's disk. */
+export async function putBlob(kind: "clips" | "tracks", sha256: string, body: Blob): Promise<void> {
+  await said(await fetch(`/api/${kind}/${sha256}`, { method: "PUT", body }));
+}
+
+/** Has an uploaded track judged and its reps kept. */
+export async function keepReps(request: { clip: { sha256: string; name: string; bytes: number }; trackSha256: string; drill: string; captureFps?: number }): Promise<KeptReps> {
+  const response = await said(await fetch("/api/reps", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(request) }));
+  return (await response.json()) as KeptReps;
+}
+
+const refusal = z.object({ message: z.string() });
+
+async function said(response: Response): Promise<Response> {
+  if (response.ok) return response;
+  const body = refusal.safeParse(await response.json().catch(() => null));
+  throw new NotKeptError(body.success ? body.data.message : `The program answered ${response.status}.`);
+}

@@ -1,0 +1,65 @@
+import type { RepSeries } from "@/core/analyse";
+import type { Verdict } from "@/core/judge/verdict";
+import type { Problem } from "@/core/scene/scene";
+import type { Progress } from "@/vision/worker/protocol";
+
+/** One chosen clip on its way to a verdict. */
+export interface ClipItem {
+  id: number;
+  file: File;
+  state: ClipState;
+}
+
+export type ClipState =
+  | { step: "waiting" }
+  | { step: "working"; progress: Progress; startedAt: number }
+  | { step: "keeping" }
+  | { step: "asks"; question: "slowMotion"; track: { bytes: Uint8Array; sha256: string }; clipSha256: string; message: string }
+  | { step: "done"; repId: string; verdict: Verdict | null; series: RepSeries; events: Record<string, { t: number; u: number }> }
+  | { step: "nothing"; problems: Problem[] }
+  | { step: "failed"; message: string; action: string; again: boolean }
+  | { step: "stopped" };
+
+export type Change =
+  | { type: "add"; files: { id: number; file: File }[] }
+  | { type: "state"; id: number; state: ClipState }
+  | { type: "stopAll" }
+  | { type: "remove"; id: number };
+
+/** The list of clips as it changes: kept apart from the view. */
+export function changeQueue(items: ClipItem[], change: Change): ClipItem[] {
+  switch (change.type) {
+    case "add":
+      return [...items, ...change.files.map((f) => ({ ...f, state: { step: "waiting" } as const }))];
+    case "state":
+      return items.map((i) => (i.id === change.id ? { ...i, state: change.state } : i));
+    case "stopAll":
+      return items.map((i) => (i.state.step === "waiting" ? { ...i, state: { step: "stopped" } } : i));
+    case "remove":
+      return items.filter((i) => i.id !== change.id);
+  }
+}
+
+/** What is said above the clips: what needs the golfer first. */
+export function headline(items: ClipItem[]): string {
+  if (!items.length) return "Read what you have filmed";
+  const count = (steps: ClipState["step"][]) => items.filter((i) => steps.includes(i.state.step)).length;
+  const said: string[] = [];
+  const ask = count(["asks"]);
+  const failed = count(["failed", "nothing"]);
+  const open = count(["waiting", "working", "keeping"]);
+  if (ask) said.push(`${inWords(ask)} ${ask === 1 ? "needs" : "need"} an answer`);
+  if (failed) said.push(`${inWords(failed)} can’t be read`);
+  if (!said.length) return open ? `Reading ${open === 1 ? "one clip" : `${inWords(open)} clips`}` : items.length === 1 ? "Your clip is read" : "All your clips are read";
+  const text = said.join(", ");
+  return text[0]!.toUpperCase() + text.slice(1);
+}
+
+const inWords = (n: number) => ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine"][n] ?? String(n);
+
+/** Seconds left, from how long the pictures so far have taken; null until that can be told. */
+export function secondsLeft(progress: Progress, startedAt: number, now: number): number | null {
+  const { done, total } = progress;
+  if (!done || !total || done < 12) return null;
+  return Math.max(1, Math.round((((now - startedAt) / done) * (total - done)) / 1000));
+}

@@ -1,0 +1,90 @@
+"use client";
+
+import { proxy, wrap, type Remote } from "comlink";
+import { useCallback, useEffect, useReducer, useRef } from "react";
+import type { Reader } from "@/vision/worker/protocol";
+import { changeQueue, type ClipItem, type ClipState } from "./queue";
+import { keepReps, NotKeptError, putBlob } from "./keep";
+
+let nextId = 1;
+
+/** Reads clips one after another in a worker, keeps what was read, and tells how far each one is. */
+export function useReading(keepFilm: boolean, drill: string) {
+  const [items, change] = useReducer(changeQueue, []);
+  const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
+  const busy = useRef<number | null>(null);
+
+  useEffect(() => () => worker.current?.worker.terminate(), []);
+
+  const reader = () => {
+    if (!worker.current) {
+      const w = new Worker(new URL("../../vision/worker/read.worker.ts", import.meta.url), { type: "module" });
+      worker.current = { worker: w, reader: wrap<Reader>(w) };
+    }
+    return worker.current.reader;
+  };
+
+  const set = useCallback((id: number, state: ClipState) => change({ type: "state", id, state }), []);
+
+  const keep = useCallback(
+    async (item: ClipItem, clipSha256: string, track: { bytes: Uint8Array; sha256: string }, captureFps?: number) => {
+      set(item.id, { step: "keeping" });
+      try {
+        if (keepFilm) await putBlob("clips", clipSha256, item.file);
+        await putBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
+        const kept = await keepReps({ clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size }, trackSha256: track.sha256, drill, captureFps });
+        const rep = kept.reps[0];
+        if (!rep) set(item.id, { step: "nothing", problems: kept.problems });
+        else if (rep.verdict?.reason?.code === "slowMotion") set(item.id, { step: "asks", question: "slowMotion", track, clipSha256, message: rep.verdict.reason.message });
+        else set(item.id, { step: "done", repId: kept.ids[0]!, ...rep });
+      } catch (error) {
+        const message = error instanceof NotKeptError ? error.message : "The program on this computer does not answer.";
+        set(item.id, { step: "failed", message, action: "The clip is untouched. Try again.", again: true });
+      }
+    },
+    [drill, keepFilm, set],
+  );
+
+  useEffect(() => {
+    if (busy.current !== null) return;
+    const item = items.find((i) => i.state.step === "waiting");
+    if (!item) return;
+    busy.current = item.id;
+    const startedAt = performance.now();
+    set(item.id, { step: "working", progress: { step: "loading" }, startedAt });
+    void (async () => {
+      let began = startedAt;
+      try {
+        const result = await reader().read(item.file, proxy((progress) => {
+          if (progress.step === "reading" && progress.done === 1) began = performance.now();
+          set(item.id, { step: "working", progress, startedAt: began });
+        }));
+        if (result.ok) await keep(item, result.clipSha256, { bytes: result.track, sha256: result.trackSha256 });
+        else if (result.code === "cancelled") set(item.id, { step: "stopped" });
+        else set(item.id, { step: "failed", message: result.message, action: result.action, again: !["notVideo", "empty", "noPicture", "codec", "tooBig"].includes(result.code) });
+      } catch {
+        set(item.id, { step: "failed", message: "Reading broke off.", action: "Try again. The clip itself is untouched.", again: true });
+        worker.current?.worker.terminate();
+        worker.current = null;
+      } finally {
+        busy.current = null;
+        change({ type: "add", files: [] });
+      }
+    })();
+  }, [items, keep, set]);
+
+  return {
+    items,
+    add: (files: File[]) => change({ type: "add", files: files.map((file) => ({ id: nextId++, file })) }),
+    stop: (item: ClipItem) => (item.id === busy.current ? void worker.current?.reader.cancel() : set(item.id, { step: "stopped" })),
+    stopAll: () => {
+      change({ type: "stopAll" });
+      void worker.current?.reader.cancel();
+    },
+    again: (item: ClipItem) => set(item.id, { step: "waiting" }),
+    remove: (item: ClipItem) => change({ type: "remove", id: item.id }),
+    answerFps: (item: ClipItem, fps: number | null) => {
+      if (item.state.step === "asks") void keep(item, item.state.clipSha256, item.state.track, fps ?? undefined);
+    },
+  };
+}

@@ -1,0 +1,40 @@
+import type { CheckVerdict } from "@/core/judge/verdict";
+import { CATALOGUE } from "@/core/measures/catalogue";
+import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
+import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";
+import { BandBar } from "./bandBar";
+
+const TEXT = { pass: "text-pass", fail: "text-fail", "too close": "text-unsure", "not measurable": "text-unsure" } as const;
+
+/** One check: sign, name, what is wanted; value ± U and its band. */
+export function CheckRow({ check, name, units, reason }: { check: CheckVerdict; name: string; units: Units; reason?: string }) {
+  const { unit, definition } = CATALOGUE[check.measure];
+  // A step away from the target is told as a size: 9.6 cm, not −9.6 cm.
+  const away = check.measure === "trailStepLength" ? -1 : 1;
+  return (
+    <div className="grid grid-cols-[24px_1fr_auto] items-start gap-x-3">
+      <VerdictGlyph name={glyphOf(check.result)} />
+      <details className="group min-w-0">
+        <summary className="list-none leading-tight">
+          <span className="block font-bold underline-offset-4 group-hover:underline">{name}</span>
+          <span className="text-[14px] text-ink-2">
+            <span className="sr-only">{WORDS[check.result]}. </span>
+            {check.must ? "Wanted" : "Advice"}: {wanted(check.band, check.measure, units)}
+          </span>
+        </summary>
+        <p className="absolute z-10 mt-1 max-w-72 border border-edge bg-paper p-3 text-[15px]">{definition}</p>
+      </details>
+      <div className="text-right leading-tight">
+        {check.value === null || check.u === null ? (
+          <span className="block max-w-36 text-[14px] text-ink-2">{reason ?? "not measurable"}</span>
+        ) : (
+          <span className={TEXT[check.result]}>
+            <strong className="text-[18px]">{shownNumber(check.value * away, unit, units)}</strong>{" "}
+            <span className="text-[14px] text-ink-2">± {shownNumber(2 * check.u, unit, units)} {shownUnit(unit, units)}</span>
+          </span>
+        )}
+        <span className="mt-1 block"><BandBar check={check} /></span>
+      </div>
+    </div>
+  );
+}

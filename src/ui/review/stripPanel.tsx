@@ -1,0 +1,101 @@
+"use client";
+
+import { findStage } from "@/core/drills";
+import type { RepDetail } from "@/server/reps/queries";
+import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
+import { gatesOf } from "@/ui/charts/strip/gates";
+import { RepStrip } from "@/ui/charts/strip/repStrip";
+import { SideMark } from "@/ui/kit/glyphs";
+import { CheckRow } from "./checkRow";
+
+const EVENT_WORDS: [string, string][] = [["address", "still"], ["handStart", "hands start"], ["midBack", "halfway back"], ["top", "top"], ["impact", "strike"], ["finish", "finish"]];
+const GUTTER = 104;
+const ROW = 62;
+
+/** The strip between its event names and its checks, each check at the height of its gate. */
+export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: Record<string, number>; ms: number; seek: (ms: number) => void }) {
+  const checks = rep.verdict?.checks ?? [];
+  const at = Object.fromEntries(Object.entries(rep.measures).map(([id, m]) => [id, m.at]));
+  const data = { series: rep.series, events, hand: rep.hand, checks, at };
+  const s = stripScales(FILM, rep.series, events, rep.hand);
+  const gates = gatesOf(checks, at, rep.series, events, s, FILM);
+  const names = rep.drillId ? new Map(findStage(rep.drillId, rep.stageId ?? undefined).stage.checks.map((c) => [c.id, c.name])) : new Map<string, string>();
+  const zero = events.top ?? s.from;
+  const shown = EVENT_WORDS.filter(([name]) => events[name] !== undefined);
+  const eventY = pushApart(shown.map(([name]) => s.y(events[name]!)), 36, 16, FILM.height - 18);
+  const anchors = checks.map((c) => gates.find((g) => g.check.id === c.id)?.anchor ?? FILM.height);
+  const rows = pushApart(anchors, ROW, 0, FILM.height - ROW + 8);
+  const order = checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
+  const y = Math.min(Math.max(s.y(ms), 0), FILM.height);
+  const target = rep.hand === "right" ? "target →" : "← target";
+  const place = (e: React.PointerEvent<HTMLDivElement>) => seek(s.y.invert(e.clientY - e.currentTarget.getBoundingClientRect().top));
+  return (
+    <div className="flex flex-wrap gap-y-8 lg:flex-nowrap">
+      <div>
+        <div className="mb-2 flex items-center justify-between text-[14px] text-ink-2" style={{ width: FILM.width, marginLeft: GUTTER }}>
+          <SideMark side={rep.hand === "right" ? "trail" : "lead"} />
+          {target}
+          <SideMark side={rep.hand === "right" ? "lead" : "trail"} />
+        </div>
+        <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
+          {shown.map(([name, words], i) => (
+            <div key={name} className="absolute text-right leading-tight" style={{ top: eventY[i]! - 12, width: GUTTER - 14 }}>
+              <span className="block text-[15px] font-semibold">{words}</span>
+              <span className="text-[14px] text-ink-2">{signed(events[name]! - zero)} ms</span>
+            </div>
+          ))}
+          <svg width={GUTTER} height={FILM.height} className="absolute left-0 top-0 overflow-visible" aria-hidden>
+            {shown.map(([name], i) => <path key={name} d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`} stroke="var(--edge)" fill="none" />)}
+          </svg>
+          <div
+            className="absolute top-0 cursor-ns-resize touch-none"
+            style={{ left: GUTTER }}
+            onPointerDown={(e) => {
+              e.currentTarget.setPointerCapture(e.pointerId);
+              place(e);
+            }}
+            onPointerMove={(e) => e.buttons && place(e)}
+          >
+            <RepStrip data={data} label={`Strip of the rep: ${checks.map((c) => `${names.get(c.id)} ${c.result}`).join(", ")}`} />
+          </div>
+          <div className="pointer-events-none absolute h-[3px] bg-ink" style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }} />
+          <div className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper" style={{ top: y - 12, right: FILM.width + 6 }}>{signed(ms - zero)} ms</div>
+        </div>
+      </div>
+      <svg width={36} height={FILM.height} className="mt-8 hidden shrink-0 overflow-visible lg:block" aria-hidden>
+        {gates.map((g) => {
+          const i = checks.indexOf(g.check);
+          return <path key={g.check.id} d={`M0 ${g.anchor}H10L22 ${rows[i]! + 11}H32`} stroke="var(--edge)" strokeOpacity={0.7} fill="none" />;
+        })}
+      </svg>
+      <ol className="relative grid min-w-0 flex-1 content-start gap-4 lg:mt-8 lg:block" style={{ minHeight: FILM.height }}>
+        {order.map((i) => (
+          <li key={checks[i]!.id} className="inset-x-0 lg:absolute lg:top-(--y)" style={{ "--y": `${rows[i]}px` } as React.CSSProperties}>
+            <CheckRow check={checks[i]!} name={names.get(checks[i]!.id) ?? checks[i]!.id} units={rep.units} reason={rep.measures[checks[i]!.measure]?.reason} />
+          </li>
+        ))}
+        {checks.length === 0 && <li className="text-ink-2">Nothing was asked of this rep: it was only measured.</li>}
+      </ol>
+      <Events events={rep.events} zero={zero} />
+    </div>
+  );
+}
+
+const signed = (v: number) => Math.round(v).toString().replace("-", "−");
+
+/** The strip's numbers for those who can't see it. */
+function Events({ events, zero }: { events: RepDetail["events"]; zero: number }) {
+  return (
+    <table className="sr-only">
+      <caption>Events, in ms from the top</caption>
+      <tbody>
+        {events.map((e) => (
+          <tr key={`${e.foot}${e.name}${e.t}`}>
+            <th scope="row">{e.foot} {e.name}</th>
+            <td>{signed(e.t - zero)} ± {signed(2 * e.u)} ms</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

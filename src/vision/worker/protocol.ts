@@ -1,0 +1,32 @@
+/** What the page and the reading worker say to each other (by comlink). */
+export interface Progress {
+  step: "loading" | "looking" | "reading" | "judging";
+  /** Pictures read, of how many; absent while nothing can be counted. */
+  done?: number;
+  total?: number;
+}
+
+/** A clip error as it crosses to the page: errors lose their class on the way. */
+export interface ReadFailure {
+  ok: false;
+  code: string;
+  message: string;
+  action: string;
+}
+
+export interface ReadSuccess {
+  ok: true;
+  /** The track as a file, and its sha-256 in hex. */
+  track: Uint8Array;
+  trackSha256: string;
+  clipSha256: string;
+  timings: { decodeMs: number; cropMs: number; networkMs: number; totalMs: number };
+  durationMs: number;
+}
+
+export interface Reader {
+  /** Loads runtime and network, so that the first clip need not wait for them. */
+  warm(): Promise<{ threads: number; model: string }>;
+  read(file: File, onProgress: (p: Progress) => void): Promise<ReadSuccess | ReadFailure>;
+  cancel(): void;
+}
