@@ -29,3 +29,7 @@ if (!existsSync(out)) {
   renameSync(part, out);
   console.log(`prepared the network's files in public/runtime/${name}`);
 }
+// Sample clips that the page offers to those without one of their own.
+const samples = path.join(root, "public/samples");
+mkdirSync(samples, { recursive: true });
+for (const clip of ["double-step-good.mp4", "double-step-left.mp4"]) copyFileSync(path.join(root, "demo/clips", clip), path.join(samples, clip));

@@ -79,7 +79,8 @@ export function readTrack(bytes: Uint8Array): Track {
   const slice = (r: ArrayRef) => {
     const size = r.length * (r.type === "f64" ? 8 : 4);
     if (base + r.offset + size > bytes.length) throw new TrackFileError("the track file ends too early");
-    return bytes.slice(base + r.offset, base + r.offset + size).buffer;
+    // A copy of its own: Node's Buffer.slice would share the buffer, and the offset need not be aligned.
+    return new Uint8Array(bytes.subarray(base + r.offset, base + r.offset + size)).buffer;
   };
   const f32 = (r: ArrayRef) => new Float32Array(slice(r));
   const times = new Float64Array(slice(h.times));
