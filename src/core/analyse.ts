@@ -12,6 +12,7 @@ import type { FootEvent } from "./reps/events/footEvents";
 import { readScene, type GolferFacts, type Problem, type Scene } from "./scene/scene";
 import { finishTrack } from "./track/finishTrack";
 import type { Track } from "./track/track";
+import { MODEL_SD } from "./uncertainty/fitted";
 import { perturbed } from "./uncertainty/perturb";
 
 /** Raised whenever the same track would give other numbers; kept with every rep. */
@@ -146,7 +147,7 @@ function withUncertainty(
   const measures = Object.fromEntries(
     MEASURE_IDS.map((id) => [id, measured(id, raw[id], values.get(id)!, copies, frameMs)]),
   ) as Record<MeasureId, Measured>;
-  const timed = (t: number, seen: number[]): Timed => ({ t, u: Math.hypot(spread(seen), frameMs) });
+  const timed = (t: number, seen: number[], model = 0): Timed => ({ t, u: Math.hypot(spread(seen), frameMs, model) });
   const actions = stage?.actions.map((a) => stepTaken(a, motion, rep)) ?? [];
   const { backTime, downTime } = measures;
   const outside = (v: number | null, [lo, hi]: readonly [number, number]) => v !== null && (v < lo || v > hi);
@@ -156,7 +157,7 @@ function withUncertainty(
     kind: rep.kind,
     from: rep.fromMs,
     to: rep.toMs,
-    events: Object.fromEntries(EVENT_NAMES.filter((e) => !Number.isNaN(rep.events[e])).map((e) => [e, timed(rep.events[e], events.get(e)!)])),
+    events: Object.fromEntries(EVENT_NAMES.filter((e) => !Number.isNaN(rep.events[e])).map((e) => [e, timed(rep.events[e], events.get(e)!, MODEL_SD.events[e])])),
     footEvents: rep.footEvents.map((e, k) => ({ foot: e.foot, event: e.event, ...timed(e.ms, feet[k]!) })),
     measures,
     verdict: stage ? judge({ stage, statureCm: options.golfer.statureCm, measures, actions, problems, slowMotion }) : null,
@@ -177,7 +178,7 @@ function measured(id: MeasureId, raw: { value: number; atMs?: number; why?: stri
   const { unit } = CATALOGUE[id];
   if (Number.isNaN(raw.value)) return { value: null, u: null, unit, state: "not measurable", reason: WHY[raw.why ?? ""] ?? "it could not be measured" };
   if (seen.length < copies * ENOUGH) return { value: raw.value, u: null, unit, state: "not measurable", reason: "the film does not carry it" };
-  const u = unit === "ms" ? Math.hypot(spread(seen), frameMs * Math.SQRT2) : spread(seen);
+  const u = Math.hypot(spread(seen), unit === "ms" ? frameMs * Math.SQRT2 : 0, MODEL_SD.measures[id] ?? 0);
   return { value: raw.value, u, unit, state: "measured", ...(raw.atMs === undefined ? {} : { at: raw.atMs }) };
 }
 

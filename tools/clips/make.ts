@@ -1,5 +1,5 @@
 /**
- * Renders a set of clips with their truth: `npm run clips -- --set demo [--only ID] [--out DIR]`.
+ * Renders a set of clips with their truth: `npm run clips -- --set demo [--only ID] [--out DIR] [--truth-only]`.
  * The simulated golfer is drawn by three.js in headless Chromium; ffmpeg encodes as a phone would and adds the sound.
  */
 import { execFileSync } from "node:child_process";
@@ -18,26 +18,31 @@ import type { ClipSpec } from "./clip";
 import { SETS } from "./sets";
 import { strikeSound } from "./sound";
 
-const { values } = parseArgs({ options: { set: { type: "string", default: "demo" }, only: { type: "string" }, out: { type: "string" } } });
+const { values } = parseArgs({ options: { set: { type: "string", default: "demo" }, only: { type: "string" }, out: { type: "string" }, "truth-only": { type: "boolean", default: false } } });
 const set = SETS[values.set];
 if (!set) throw new Error(`no set named ${values.set}; there are: ${Object.keys(SETS).join(", ")}`);
 const out = path.resolve(values.out ?? (values.set === "demo" ? "demo/clips" : `.work/clips/${values.set}`));
 mkdirSync(out, { recursive: true });
 
-const bundle = await build({ entryPoints: ["tools/clips/page.ts"], bundle: true, format: "iife", write: false, logLevel: "error" });
-const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS, "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader"] });
-const page = await browser.newPage();
-// WebCodecs needs a secure context: a page of our own on a loopback origin, answered from here.
-await page.route("**/*", (route) => route.fulfill({ contentType: "text/html", body: "<!doctype html><title>clips</title>" }));
-await page.goto("http://localhost/");
-await page.addScriptTag({ content: bundle.outputFiles[0]!.text });
-for (const spec of set.filter((s) => !values.only || s.id === values.only)) {
-  const { base64, msPerFrame } = await page.evaluate((s) => window.render(s), spec);
-  encode(spec, Buffer.from(base64, "base64"));
-  writeFileSync(path.join(out, `${spec.id}.json`), JSON.stringify(truthFile(spec)));
-  console.log(`${spec.id}: ${msPerFrame.toFixed(0)} ms a frame`);
+const chosen = set.filter((s) => !values.only || s.id === values.only);
+for (const spec of chosen) writeFileSync(path.join(out, `${spec.id}.json`), JSON.stringify(truthFile(spec)));
+if (!values["truth-only"]) await renderAll(chosen);
+
+async function renderAll(specs: ClipSpec[]): Promise<void> {
+  const bundle = await build({ entryPoints: ["tools/clips/page.ts"], bundle: true, format: "iife", write: false, logLevel: "error" });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS, "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader"] });
+  const page = await browser.newPage();
+  // WebCodecs needs a secure context: a page of our own on a loopback origin, answered from here.
+  await page.route("**/*", (route) => route.fulfill({ contentType: "text/html", body: "<!doctype html><title>clips</title>" }));
+  await page.goto("http://localhost/");
+  await page.addScriptTag({ content: bundle.outputFiles[0]!.text });
+  for (const spec of specs) {
+    const { base64, msPerFrame } = await page.evaluate((s) => window.render(s), spec);
+    encode(spec, Buffer.from(base64, "base64"));
+    console.log(`${spec.id}: ${msPerFrame.toFixed(0)} ms a frame`);
+  }
+  await browser.close();
 }
-await browser.close();
 
 function encode(spec: ClipSpec, video: Buffer): void {
   const dir = path.join(os.tmpdir(), `kingfisher-${process.pid}`);

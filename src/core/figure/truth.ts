@@ -1,4 +1,4 @@
-import type { Vec3 } from "../maths/vec3";
+import { sub, type Vec3 } from "../maths/vec3";
 import { GRAVITY } from "./balance";
 import type { Side } from "./pose";
 import { TRUTH_HZ, type Simulation } from "./simulate";
@@ -25,6 +25,8 @@ const samples = (ms: number) => Math.round(ms / MS);
 export function truth(sim: Simulation): Truth {
   const n = sim.times.length;
   const handSpeed = speed(sim, (p) => p.midHands);
+  // Against the shoulders: a body that falls to one foot carries its hands along without their having started.
+  const swingSpeed = speed(sim, (p) => sub(p.midHands, p.midShoulder));
   const still = Array.from({ length: n }, () => true);
   const parts: ((p: Simulation["poses"][number]) => Vec3)[] = [
     (p) => p.midHands, (p) => p.midHip, (p) => p.head, (p) => p.lead.ankle, (p) => p.trail.ankle,
@@ -32,7 +34,7 @@ export function truth(sim: Simulation): Truth {
   for (const part of parts) speed(sim, part).forEach((v, i) => { if (v >= 3) still[i] = false; });
 
   const events: Truth["events"] = {};
-  const handStart = firstRun(handSpeed, (v) => v > 15, samples(100), 0);
+  const handStart = firstRun(swingSpeed, (v) => v > 15, samples(100), 0);
   if (handStart === null) throw new Error("the scripted hands never start");
   const address = lastRunEnd(still, samples(300), handStart);
   if (address === null) throw new Error("the script has no still spell of 300 ms before the hands start");

@@ -21,13 +21,19 @@ export function weightMeasures(m: Motion, rep: Rep): Record<WeightId, RawMeasure
   };
 }
 
-/** Largest trail share between hand start and top while both feet are down. */
+/**
+ * Time over which the pressure's smoothing runs a step of the weight into its neighbours, ms: (sd·√dt / jerk)^⅓ of the
+ * smoother (analyse.ts). So near a foot's leaving or landing the share is partly that of the foot in the air.
+ */
+const SMEAR_MS = 90;
+
+/** Largest trail share between hand start and top while both feet are down, clear of the smear of a foot in the air. */
 function trailPeak(m: Motion, rep: Rep): RawMeasure {
   let peak = NaN;
   let at = NaN;
   for (let i = nearest(m, rep.events.handStart); i <= nearest(m, rep.events.top); i++) {
     const trail = 100 - rep.leadShare[i]!;
-    if (!bothDown(rep.air, toMs(m, i)) || trail <= peak) continue;
+    if (!bothDown(rep.air, toMs(m, i), SMEAR_MS) || trail <= peak) continue;
     peak = trail;
     at = toMs(m, i);
   }

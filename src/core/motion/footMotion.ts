@@ -10,6 +10,8 @@ export interface FootFollow {
   times: Float64Array;
   t: Float64Array;
   u: Float64Array;
+  /** How badly the likeness fits, 0–255. */
+  residual: Float64Array;
 }
 
 export interface FootSpell {
@@ -50,11 +52,12 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
   const spells: FootSpell[] = plantedSpells(track, foot).map((s) => {
     const follow = (part: FootPath["part"]): FootFollow => {
       const p = track.footPaths.find((q) => q.foot === foot && q.part === part && q.plantedFrom === s.from && q.plantedTo === s.to);
-      if (!p) return { times: new Float64Array(0), t: new Float64Array(0), u: new Float64Array(0) };
+      if (!p) return { times: new Float64Array(0), t: new Float64Array(0), u: new Float64Array(0), residual: new Float64Array(0) };
       return {
         times: track.times.slice(p.from, p.from + p.dx.length),
         t: Float64Array.from(p.dx, (v) => v * k * scene.targetSign),
         u: Float64Array.from(p.dy, (v) => -v * k),
+        residual: Float64Array.from(p.residual),
       };
     };
     return {

@@ -16,6 +16,7 @@ export interface Motion {
   startMs: number;
   dt: number;
   n: number;
+  statureCm: number;
   /** From the body's outline where it can be trusted, 6 Hz. */
   hipT: Float64Array;
   hipU: Float64Array;
@@ -23,9 +24,6 @@ export interface Motion {
   headU: Float64Array;
   shoulderT: Float64Array;
   shoulderU: Float64Array;
-  /** Lead and trail shoulder's height, for the level arm. */
-  leadShoulderU: Float64Array;
-  trailShoulderU: Float64Array;
   /** Middle of the hands at 10 Hz. */
   handsT: Float64Array;
   handsU: Float64Array;
@@ -80,15 +78,13 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const com = centreOfMass({ lead, trail, hipT, hipU, shoulderT, shoulderU, headT, headU, handsT, handsU }, feet, startMs, dt, n);
   const close = closeHands(track, toT, toU, clock, n);
   return {
-    startMs, dt, n,
+    startMs, dt, n, statureCm: golfer.statureCm,
     hipT: filtfilt(position, hipT),
     hipU: filtfilt(position, hipU),
     headT: filtfilt(position, headT),
     headU: filtfilt(position, headU),
     shoulderT: filtfilt(position, shoulderT),
     shoulderU,
-    leadShoulderU: filtfilt(position, lead.shoulder.u),
-    trailShoulderU: filtfilt(position, trail.shoulder.u),
     handsT, handsU,
     closeHandsT: close.t, closeHandsU: close.u,
     comT: com.t,

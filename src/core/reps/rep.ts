@@ -2,7 +2,7 @@ import type { JerkSmoother } from "../maths/jerkSmoother";
 import type { Motion } from "../motion/motion";
 import { address } from "./events/address";
 import { footEvents, type FootEvent } from "./events/footEvents";
-import { armLevel, finish, handSpeed, handStart, impact, roughTopSample, top } from "./events/hands";
+import { armLevel, finish, handSpeed, handStart, impact, roughTopSample, swingSpeed, top } from "./events/hands";
 import { nearest, risesThrough, toMs, toSample } from "./clock";
 import { airborne, leadShare, type Airborne } from "./share";
 
@@ -43,7 +43,7 @@ export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stil
   if (m.handsU[rough]! < (m.hipU[rough]! + m.shoulderU[rough]!) / 2 || Math.max(...speed) < 150) return null;
   const topMs = top(m, rough);
   const topSample = toSample(m, topMs);
-  const start = handStart(m, speed, nearest(m, stillFromMs), Math.floor(topSample));
+  const start = handStart(m, swingSpeed(m), nearest(m, stillFromMs), Math.floor(topSample));
   if (Number.isNaN(start) || Number.isNaN(topMs)) return null;
   const stood = address(m, start);
   const addressSample = nearest(m, stood.ms);
@@ -60,7 +60,7 @@ export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stil
     return sum / (b - a + 1);
   };
   const shareStill = mean(nearest(m, stood.ms - 300), addressSample);
-  const finishMs = Number.isNaN(impactMs) ? NaN : finish(m, speed, toSample(m, impactMs));
+  const finishMs = Number.isNaN(impactMs) ? NaN : finish(m, toSample(m, impactMs));
   return {
     kind: rules.kind,
     fromMs: m.startMs,
@@ -73,7 +73,7 @@ export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stil
     shareStill,
     events: {
       address: stood.ms,
-      groundStart: groundStart(m, share, shareStill, addressSample, feet, stood.ms),
+      groundStart: groundStart(m, share, shareStill, addressSample, feet, stood),
       handStart: start,
       midBack: armLevel(m, "back", toSample(m, start), Math.floor(topSample)),
       top: topMs,
@@ -85,8 +85,12 @@ export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stil
   };
 }
 
-/** Ground start: the share 5 points from its still mean for 100 ms, or a foot event, whichever is first. */
-function groundStart(m: Motion, share: Float64Array, still: number, from: number, feet: FootEvent[], addressMs: number): number {
+/**
+ * Ground start: the share 5 points from its still mean for 100 ms, or a foot event, whichever is first. The smoothing hides
+ * a short first push; but hips that get up to 3 cm/s have been pushed by then (5 points between feet 20 cm apart give
+ * 10 cm/s²), so where the hips are what ends the stillness, that is the latest it can have been.
+ */
+function groundStart(m: Motion, share: Float64Array, still: number, from: number, feet: FootEvent[], stood: { ms: number; bodyFirst: boolean }): number {
   const need = Math.max(2, Math.round(0.1 / m.dt));
   let run = 0;
   let weight = NaN;
@@ -94,8 +98,9 @@ function groundStart(m: Motion, share: Float64Array, still: number, from: number
     run = Math.abs(share[i]! - still) >= 5 ? run + 1 : 0;
     if (run >= need) weight = toMs(m, i - need + 1);
   }
-  const foot = feet.find((e) => e.ms > addressMs)?.ms ?? NaN;
-  return Number.isNaN(foot) ? weight : Number.isNaN(weight) ? foot : Math.min(foot, weight);
+  const foot = feet.find((e) => e.ms > stood.ms)?.ms ?? NaN;
+  const found = [weight, foot, stood.bodyFirst ? stood.ms : NaN].filter((t) => !Number.isNaN(t));
+  return found.length ? Math.min(...found) : NaN;
 }
 
 /** Recentre: the share crosses 50 % upward after its lowest value of the backswing; NaN when it never fell below. */

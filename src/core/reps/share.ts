@@ -59,6 +59,6 @@ export function leadShare(m: Motion, smoother: JerkSmoother, air: Airborne, stil
   return share;
 }
 
-/** Whether both feet are down at a time. */
-export const bothDown = (air: Airborne, ms: number): boolean =>
-  !(["lead", "trail"] as const).some((f) => air[f].some(([from, to]) => ms > from && ms < to));
+/** Whether both feet are down at a time, and for `clearMs` before and after it. */
+export const bothDown = (air: Airborne, ms: number, clearMs = 0): boolean =>
+  !(["lead", "trail"] as const).some((f) => air[f].some(([from, to]) => ms > from - clearMs && ms < to + clearMs));

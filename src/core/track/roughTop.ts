@@ -2,19 +2,18 @@ import { runningMedian } from "../maths/stats";
 import { at, POINT, type Track } from "./track";
 
 /**
- * Frame of the rough top of a swing: the hands' slowest instant above the shoulders before their fastest descent.
- * Null when the hands never rise above the elbows' line. Only says where to look closely.
+ * Frame of the rough top of a swing: where the arms point highest (mid-hands about mid-shoulder) in the 0.7 s before the
+ * hands' fastest fall. Null when the hands never fall. Only says where to look closely.
  */
 export function roughTop(track: Pick<Track, "landmarks" | "times">): number | null {
   const { landmarks, times } = track;
   const n = times.length;
   const mid = (a: number, b: number, axis: 0 | 1) =>
-    runningMedian(Array.from({ length: n }, (_, i) => (landmarks[at(i, a) + axis]! + landmarks[at(i, b) + axis]!) / 2), 2);
-  const handY = mid(POINT.leftWrist, POINT.rightWrist, 1);
+    runningMedian(Array.from({ length: n }, (_, i) => (landmarks[at(i, a) + axis]! + landmarks[at(i, b) + axis]!) / 2), 3);
   const handX = mid(POINT.leftWrist, POINT.rightWrist, 0);
+  const handY = mid(POINT.leftWrist, POINT.rightWrist, 1);
+  const shoulderX = mid(POINT.leftShoulder, POINT.rightShoulder, 0);
   const shoulderY = mid(POINT.leftShoulder, POINT.rightShoulder, 1);
-  const hipY = mid(POINT.leftHip, POINT.rightHip, 1);
-  const speed = (i: number) => Math.hypot(handX[i + 1]! - handX[i - 1]!, handY[i + 1]! - handY[i - 1]!) / (times[i + 1]! - times[i - 1]!);
   let descent = -1;
   let fastest = 0;
   for (let i = 2; i < n - 2; i++) {
@@ -25,14 +24,8 @@ export function roughTop(track: Pick<Track, "landmarks" | "times">): number | nu
     }
   }
   if (descent < 0) return null;
-  let top = -1;
-  let slowest = Infinity;
-  for (let i = descent; i >= 1 && times[descent]! - times[i]! < 700; i--) {
-    const high = (hipY[i]! + shoulderY[i]!) / 2 - handY[i]!;
-    if (high > 0 && speed(i) < slowest) {
-      slowest = speed(i);
-      top = i;
-    }
-  }
-  return top < 0 ? null : top;
+  const raised = (i: number) => Math.atan2(Math.abs(handX[i]! - shoulderX[i]!), handY[i]! - shoulderY[i]!);
+  let top = descent;
+  for (let i = descent; i >= 0 && times[descent]! - times[i]! < 700; i--) if (raised(i) > raised(top)) top = i;
+  return top;
 }

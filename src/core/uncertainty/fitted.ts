@@ -3,11 +3,11 @@
  * docs/accuracy.md. cm and ms, one standard deviation; correlated errors are zero at the still address and drift from it.
  */
 export const NOISE_FIT = {
-  hip: 0.5,
-  head: 1.0,
-  shoulder: 1.6,
-  com: 0.6,
-  hands: 2.0,
+  hip: 0.6,
+  head: 0.8,
+  shoulder: 1.1,
+  com: 0.5,
+  hands: 3.0,
   /** Mid-hands while the golfer stands still, before 10 Hz smoothing takes effect. */
   handsStill: 0.12,
   /** Place of a foot against the other, and of one foot's step where it was followed. */
@@ -16,6 +16,15 @@ export const NOISE_FIT = {
   /** Times. */
   footEventMs: 8,
   topMs: 8,
+};
+
+/**
+ * Errors that no perturbed copy shows, because they come from the method itself: what heavy smoothing makes of a weight
+ * that jumps, what the picture plane hides. One standard deviation, added in squares; % , cm and ms as the measure's.
+ */
+export const MODEL_SD = {
+  measures: { leadShareTop: 6, leadShareFinish: 3, trailSharePeak: 3, recentreBeforeTop: 28, pelvisSlide: 0.9, headDrift: 0.6 } as Record<string, number>,
+  events: { top: 8, recentre: 28, finish: 25, groundStart: 30 } as Record<string, number>,
 };
 
 /** Correlation times of those errors, s (pilot study: two processes, variance 1 : 3). */

@@ -39,16 +39,14 @@ export function* perturbed(motion: Motion, scene: Scene, still: { fromMs: number
       ...motion,
       hipT: put(motion.hipT, drift(NOISE_FIT.hip)),
       headT: put(motion.headT, drift(NOISE_FIT.head)),
-      shoulderT: put(motion.shoulderT, drift(NOISE_FIT.shoulder)),
+      shoulderT: put(motion.shoulderT, alongPath(motion, random, NOISE_FIT.shoulder, b)),
       comT: put(motion.comT, drift(NOISE_FIT.com)),
       comU: put(motion.comU),
       handsT: put(motion.handsT, handsT),
       handsU: put(motion.handsU, handsU),
       hipU: put(motion.hipU),
       headU: put(motion.headU),
-      shoulderU: put(motion.shoulderU),
-      leadShoulderU: put(motion.leadShoulderU, drift(NOISE_FIT.shoulder)),
-      trailShoulderU: put(motion.trailShoulderU),
+      shoulderU: put(motion.shoulderU, alongPath(motion, random, NOISE_FIT.shoulder, b)),
       closeHandsT: put(motion.closeHandsT),
       closeHandsU: put(motion.closeHandsU),
       feet: { lead: perturbedFoot(motion.feet.lead, random, scale), trail: perturbedFoot(motion.feet.trail, random, scale) },
@@ -56,11 +54,12 @@ export function* perturbed(motion: Motion, scene: Scene, still: { fromMs: number
   }
 }
 
-/** Way of the hands over which their error changes, cm. */
+/** Way of the hands over which the error of hands and shoulders changes, cm. */
 const HANDS_PATH = 25;
 
 /**
- * The network's error of the hands belongs to the pose: it changes as they travel and rests while they rest. Smooth noise
+ * The network's error of hands and shoulders belongs to the pose: it changes as the hands travel and rests while they
+ * rest, so that it never looks like a start of its own. Smooth noise
  * over the hands' own path from sample `from` on, growing from nothing.
  */
 function alongPath(m: Motion, random: Seeded, sd: number, from: number): Float64Array {
@@ -81,7 +80,7 @@ function perturbedFoot(foot: FootMotion, random: Seeded, scale: number): FootMot
   const spells = foot.spells.map((s, i) => {
     if (i > 0) shift += random.normal() * (s.stepFollowed ? NOISE_FIT.footStep : NOISE_FIT.footPlace);
     const late = random.normal() * NOISE_FIT.footEventMs;
-    const follow = (f: typeof s.whole) => ({ times: f.times.map((t) => t + late), t: f.t, u: f.u });
+    const follow = (f: typeof s.whole) => ({ ...f, times: f.times.map((t) => t + late) });
     return {
       ...s,
       ankleT: (s.ankleT + shift) * scale,

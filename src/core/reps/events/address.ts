@@ -1,17 +1,19 @@
 import { derivative, filtfilt, lowPass } from "../../maths/filter";
 import type { Motion } from "../../motion/motion";
 import { toMs } from "../clock";
+import { EVENT_FIT } from "../fitted";
 
 /** Cut-off at which the body's own speed can be told from the points' noise, Hz. */
-const STILL_HZ = 2.5;
+const STILL_HZ = 4;
 const STILL_SPEED = 3;
 const SPELL_MS = 300;
 
 /**
  * Address: end of the last spell of at least 300 ms before hand start in which hands, hips and head move slower than
- * 3 cm/s and both feet stand. None: the quietest 100 ms, flagged as a moving start.
+ * 3 cm/s and both feet stand; the smoothing lets the coming motion show a little early, which a fitted delay makes up
+ * for. `bodyFirst`: it is the hips that end it. None: the quietest 100 ms, flagged as a moving start.
  */
-export function address(m: Motion, handStartMs: number): { ms: number; moving: boolean; fromMs: number } {
+export function address(m: Motion, handStartMs: number): { ms: number; moving: boolean; fromMs: number; bodyFirst: boolean } {
   const f = lowPass(STILL_HZ, m.dt);
   const slow = (t: Float64Array, u: Float64Array) => {
     const vt = derivative(filtfilt(f, t), m.dt);
@@ -24,11 +26,16 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
   const end = Math.min(m.n - 1, Math.floor((handStartMs - m.startMs) / 1000 / m.dt));
   const need = Math.round(SPELL_MS / 1000 / m.dt);
   const still = (i: number) => parts.every((p) => p[i]! < STILL_SPEED) && stands(toMs(m, i));
+  const bodyMoves = (from: number) => {
+    const soon = Math.min(m.n - 1, from + Math.round(0.08 / m.dt));
+    for (let i = from; i <= soon; i++) if (parts[1]![i]! >= STILL_SPEED) return true;
+    return false;
+  };
   for (let to = end; to >= need; to--) {
     if (!still(to)) continue;
     let from = to;
     while (from > 0 && still(from - 1)) from--;
-    if (to - from + 1 >= need) return { ms: toMs(m, to), moving: false, fromMs: toMs(m, from) };
+    if (to - from + 1 >= need) return { ms: toMs(m, to) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, from), bodyFirst: bodyMoves(to) };
     to = from;
   }
   const short = Math.max(2, Math.round(0.1 / m.dt));
@@ -42,5 +49,5 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
       best = i;
     }
   }
-  return { ms: toMs(m, best + short), moving: true, fromMs: toMs(m, best) };
+  return { ms: toMs(m, best + short), moving: true, fromMs: toMs(m, best), bodyFirst: false };
 }

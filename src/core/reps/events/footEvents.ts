@@ -1,3 +1,4 @@
+import { median } from "../../maths/stats";
 import type { FootFollow, FootMotion } from "../../motion/footMotion";
 import type { SideName } from "../../track/sides";
 
@@ -10,6 +11,8 @@ export interface FootEvent {
 /** Height that tells a foot from the ground, cm, and the rise a heel must reach to have left (MOVEMENT). */
 const OFF_GROUND = 1.5;
 const HEEL_RISE = 3;
+/** How well the network's points tell when a foot stands, ms. */
+const SURE_MS = 150;
 
 /**
  * When a foot leaves and lands: its heel and toe, as followed in the picture, rise through 1.5 cm after a spell on the
@@ -19,20 +22,42 @@ const HEEL_RISE = 3;
 export function footEvents(foot: SideName, motion: FootMotion): FootEvent[] {
   const out: FootEvent[] = [];
   motion.spells.forEach((spell, i) => {
+    // The network's points tell to a tenth of a second or so when a foot stands: the picture is asked from there on, so
+    // that a club passing before the shoe in mid-spell is not taken for a step.
     const middle = (spell.fromMs + spell.toMs) / 2;
+    const afterLanding = Math.min(middle, spell.fromMs + SURE_MS);
+    const beforeLeaving = Math.max(middle, spell.toMs - SURE_MS);
     if (i > 0) {
-      const landing = later(cross(spell.heel, middle, -1), cross(spell.toe, middle, -1), cross(spell.whole, middle, -1), Math.min);
+      const landing = both(spell, afterLanding, -1, Math.min);
       if (!Number.isNaN(landing)) out.push({ foot, event: "landing", ms: landing });
     }
     if (i < motion.spells.length - 1) {
-      const off = later(cross(spell.heel, middle, 1), cross(spell.toe, middle, 1), cross(spell.whole, middle, 1), Math.max);
+      const off = both(spell, beforeLeaving, 1, Math.max);
       if (!Number.isNaN(off)) out.push({ foot, event: "liftOff", ms: off });
     }
-    const up = cross(spell.heel, middle, 1);
-    if (!Number.isNaN(up) && Math.max(...spell.heel.u.filter((u, k) => spell.heel.times[k]! >= middle && !Number.isNaN(u))) >= HEEL_RISE)
-      out.push({ foot, event: "heelUp", ms: up });
+    const heel = onlySeen(spell.heel, spell.fromMs, spell.toMs);
+    const up = cross(heel, middle, 1);
+    if (!Number.isNaN(up) && staysUp(heel, up)) out.push({ foot, event: "heelUp", ms: up });
   });
   return out.sort((a, b) => a.ms - b.ms);
+}
+
+const both = (spell: FootMotion["spells"][number], from: number, way: 1 | -1, pick: (a: number, b: number) => number): number =>
+  later(cross(spell.heel, from, way), cross(spell.toe, from, way), cross(spell.whole, from, way), pick);
+
+/** A likeness that fits this many times worse than it does at rest has lost the shoe (something stands before it). */
+const LOST = 5;
+
+function onlySeen(f: FootFollow, fromMs: number, toMs: number): FootFollow {
+  const rest = median(Array.from(f.residual).filter((r, k) => f.times[k]! >= fromMs && f.times[k]! <= toMs && !Number.isNaN(r)));
+  return { ...f, u: f.u.map((u, k) => (f.residual[k]! > LOST * rest ? NaN : u)) };
+}
+
+/** Within 100 ms (or as long as it was followed) the heel rises on to 3 cm and does not come back under 1.5. */
+function staysUp(heel: FootFollow, from: number): boolean {
+  const span = Array.from(heel.u).filter((_, k) => heel.times[k]! > from && heel.times[k]! < from + 100);
+  const after = span.filter((u) => !Number.isNaN(u));
+  return after.length >= 0.6 * span.length && after.length > 0 && Math.max(...after) >= HEEL_RISE && Math.min(...after) >= OFF_GROUND;
 }
 
 /** Heel and toe both followed: their later (earlier) crossing; else that of the whole shoe. */

@@ -1,5 +1,6 @@
-import { derivative } from "../../maths/filter";
+import { derivative, filtfilt, lowPass } from "../../maths/filter";
 import type { Motion } from "../../motion/motion";
+import { EVENT_FIT, LEVEL_FIT } from "../fitted";
 import { firstRun, risesThrough, toMs, vertex } from "../clock";
 
 /** Speed of mid-hands in the picture plane, cm/s. */
@@ -9,7 +10,17 @@ export function handSpeed(m: Motion): Float64Array {
   return vt.map((v, i) => Math.hypot(v, vu[i]!));
 }
 
-/** Hand start: mid-hands faster than 15 cm/s for 100 ms, first time after sample `from`; interpolated to the crossing. */
+/**
+ * Speed of mid-hands against mid-shoulder in the picture plane, cm/s: a body that falls to one foot carries its hands
+ * along without their having started.
+ */
+export function swingSpeed(m: Motion): Float64Array {
+  const vt = derivative(m.handsT.map((t, i) => t - m.shoulderT[i]!), m.dt);
+  const vu = derivative(m.handsU.map((u, i) => u - m.shoulderU[i]!), m.dt);
+  return vt.map((v, i) => Math.hypot(v, vu[i]!));
+}
+
+/** Hand start: mid-hands faster than 15 cm/s against the shoulders for 100 ms, first time after sample `from`; interpolated to the crossing. */
 export function handStart(m: Motion, speed: Float64Array, from: number, top: number): number {
   const i = firstRun((k) => speed[k]! > 15, Math.max(2, Math.round(0.1 / m.dt)), from, top);
   if (Number.isNaN(i)) return NaN;
@@ -24,7 +35,8 @@ export function armAngle(handsT: Float64Array, handsU: Float64Array, shoulderT: 
 
 /**
  * Top: where the arm angle reverses, from the hands as followed in the picture, by the vertex of a parabola over ±4
- * samples (at 60 a second); from the network's hands where they were not followed.
+ * samples (at 60 a second); from the network's hands where they were not followed. The picture plane sees the reversal
+ * a little early (the hands still go up in depth): a fitted delay makes up for it.
  *
  * @param rough sample near the top
  */
@@ -39,7 +51,7 @@ export function top(m: Motion, rough: number): number {
     return best < 0 ? NaN : vertex(angle, best, span);
   };
   const close = find(m.closeHandsT, m.closeHandsU);
-  return toMs(m, Number.isNaN(close) ? find(m.handsT, m.handsU) : close);
+  return toMs(m, Number.isNaN(close) ? find(m.handsT, m.handsU) : close) + EVENT_FIT.topLateMs;
 }
 
 /** Rough top: the largest arm angle before the hands' fastest fall. */
@@ -53,9 +65,14 @@ export function roughTopSample(m: Motion): number {
   return best;
 }
 
-/** The lead arm level with the ground: mid-hands rise through (going back) or fall through (coming down) the lead shoulder's height. */
+/**
+ * The lead arm level with the ground: mid-hands rise through (going back) or fall through (coming down) the lead
+ * shoulder's height. The network hardly sees the shoulders tilt, so that height is the middle's less a fitted share of
+ * stature.
+ */
 export function armLevel(m: Motion, way: "back" | "down", from: number, to: number): number {
-  const above = m.handsU.map((u, i) => (way === "back" ? 1 : -1) * (u - m.leadShoulderU[i]!));
+  const below = LEVEL_FIT[way] * m.statureCm;
+  const above = m.handsU.map((u, i) => (way === "back" ? 1 : -1) * (u - m.shoulderU[i]! + below));
   return toMs(m, risesThrough(above, 0, from, to));
 }
 
@@ -71,10 +88,23 @@ export function impact(m: Motion, rule: "passes address" | "lowest", topSample: 
   return toMs(m, vertex(m.handsU, low, Math.max(1, Math.round(0.034 / m.dt))));
 }
 
-/** Finish: mid-hands slower than 25 cm/s and mid-hip slower than 12 cm/s for 200 ms. */
-export function finish(m: Motion, speed: Float64Array, from: number): number {
-  const ht = derivative(m.hipT, m.dt);
-  const hu = derivative(m.hipU, m.dt);
-  const quiet = (i: number) => speed[i]! < 25 && Math.hypot(ht[i]!, hu[i]!) < 12;
-  return toMs(m, firstRun(quiet, Math.round(0.2 / m.dt), Math.ceil(from), m.n - 1));
+/** Hands behind the head and hips seen from the side are noisy: cut-offs for their speeds at the finish, Hz. */
+const FINISH_HANDS_HZ = 3;
+const FINISH_HIPS_HZ = 1.5;
+
+/**
+ * Finish: mid-hands slower than 25 cm/s and mid-hip slower than 12 cm/s for 200 ms. The hands end by moving in depth,
+ * which the picture does not show, so it sees them slow down a little early: a fitted delay makes up for it.
+ */
+export function finish(m: Motion, from: number): number {
+  const speed = (t: Float64Array, u: Float64Array, hz: number) => {
+    const f = lowPass(hz, m.dt);
+    const vt = derivative(filtfilt(f, t), m.dt);
+    const vu = derivative(filtfilt(f, u), m.dt);
+    return vt.map((v, i) => Math.hypot(v, vu[i]!));
+  };
+  const hands = speed(m.handsT, m.handsU, FINISH_HANDS_HZ);
+  const hips = speed(m.hipT, m.hipU, FINISH_HIPS_HZ);
+  const quiet = (i: number) => hands[i]! < 25 && hips[i]! < 12;
+  return toMs(m, firstRun(quiet, Math.round(0.2 / m.dt), Math.ceil(from), m.n - 1)) + EVENT_FIT.finishLateMs;
 }

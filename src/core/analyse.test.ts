@@ -1,0 +1,126 @@
+import { readFileSync } from "node:fs";
+import { beforeAll, describe, expect, it } from "vitest";
+import { analyse, type Analysis } from "./analyse";
+import { analysisJson } from "./formats/analysisJson";
+import { readTrack } from "./formats/trackFile";
+import { at, POINT, type Track } from "./track/track";
+
+const load = (name: string): Track => readTrack(readFileSync(`demo/tracks/${name}.track`));
+const judged = (track: Track, change: Partial<Parameters<typeof analyse>[1]> = {}): Analysis =>
+  analyse(track, { golfer: { statureCm: 170, hand: "right" }, drill: "double-step", ...change });
+
+/** The track as a mirror would have shown it: left and right of picture and body exchanged. */
+function mirrored(track: Track): Track {
+  const w = track.video.width;
+  const landmarks = track.landmarks.slice();
+  const pairs: [number, number][] = [[0, 0], [1, 4], [2, 5], [3, 6], [9, 10]];
+  for (let l = 7; l < 33; l += 2) if (l !== 9) pairs.push([l, l + 1]);
+  const all = pairs.filter(([l, r]) => l < 33 && r < 33);
+  for (let i = 0; i < track.times.length; i++)
+    for (const [l, r] of all)
+      for (const [to, from] of l === r ? [[l, l]] : [[l, r], [r, l]] as [number, number][]) {
+        const a = at(i, to!);
+        const b = at(i, from!);
+        landmarks.set(track.landmarks.subarray(b, b + 4), a);
+        landmarks[a] = w - track.landmarks[b]!;
+      }
+  const outline = track.outline.slice();
+  for (let i = 0; i < outline.length; i += 2) {
+    outline[i] = w - track.outline[i + 1]!;
+    outline[i + 1] = w - track.outline[i]!;
+  }
+  return {
+    ...track, landmarks, outline,
+    footPaths: track.footPaths.map((p) => ({ ...p, foot: p.foot === "left" ? "right" : "left", dx: p.dx.map((v) => -v) })),
+    handsPath: track.handsPath && { ...track.handsPath, x: track.handsPath.x.map((x) => w - x) },
+  };
+}
+
+let good: Track;
+let result: Analysis;
+beforeAll(() => {
+  good = load("double-step-good");
+  result = judged(good);
+});
+
+describe("a good double step", () => {
+  it("passes, with every must decided", () => {
+    const { verdict } = result.reps[0]!;
+    expect(verdict).toMatchObject({ result: "pass", cue: null, reason: null });
+    expect(verdict!.checks.filter((c) => c.must).every((c) => c.result === "pass")).toBe(true);
+  });
+
+  it("keeps the promised shape", () => {
+    const { series: _, ...rep } = result.reps[0]!;
+    const json = { clip: "x.mp4", version: "v", ...result, video: { ...good.video }, reps: [{ ...rep, turns: [] }], timings: { decodeMs: 0, networkMs: 0, coreMs: 0, totalMs: 0 } };
+    expect(() => analysisJson.parse(JSON.parse(JSON.stringify(json)))).not.toThrow();
+  });
+
+  it("gives the same numbers every time", () => {
+    expect(judged(good)).toEqual(result);
+  });
+
+  it("in a mirror is a left-hander's, with the same numbers", () => {
+    const left = judged(mirrored(good), { golfer: { statureCm: 170, hand: "left" } });
+    expect(left.reps[0]!.verdict).toMatchObject({ result: "pass" });
+    for (const [id, m] of Object.entries(result.reps[0]!.measures)) {
+      const other = left.reps[0]!.measures[id as keyof typeof left.reps[0]["measures"]]!;
+      expect(other.state, id).toBe(m.state);
+      if (m.value !== null) expect(other.value, id).toBeCloseTo(m.value, 1);
+    }
+  });
+
+  it("moved across the picture keeps its centimetres and times", () => {
+    const landmarks = good.landmarks.slice();
+    for (let i = 0; i < landmarks.length; i += 4) landmarks[i]! += 40;
+    const moved = judged({ ...good, landmarks, outline: good.outline.map((x) => x + 40), handsPath: { ...good.handsPath!, x: good.handsPath!.x.map((x) => x + 40) } });
+    for (const [id, m] of Object.entries(result.reps[0]!.measures)) if (m.value !== null) expect(moved.reps[0]!.measures[id as "pelvisSway"].value, id).toBeCloseTo(m.value, 1);
+  });
+
+  it("of a golfer a tenth taller has lengths a tenth longer, and the same times", () => {
+    const tall = judged(good, { golfer: { statureCm: 187, hand: "right" } }).reps[0]!.measures;
+    const m = result.reps[0]!.measures;
+    expect(tall.trailStepLength.value! / m.trailStepLength.value!).toBeCloseTo(1.1, 2);
+    expect(tall.leadLandBeforeTop.value!).toBeCloseTo(m.leadLandBeforeTop.value!, -1);
+  });
+});
+
+describe("what can't be judged is not", () => {
+  it("a swing without steps fails with the first missing step's cue", () => {
+    const { verdict } = judged(load("normal-swing")).reps[0]!;
+    expect(verdict).toMatchObject({ result: "fail", cue: { id: "trailStep" } });
+  });
+
+  it("a picture from the side is the wrong view, whatever was measured", () => {
+    const landmarks = good.landmarks.slice();
+    for (let i = 0; i < good.times.length; i++)
+      for (const p of [POINT.leftShoulder, POINT.rightShoulder]) landmarks[at(i, p)] = (good.landmarks[at(i, POINT.leftShoulder)]! + good.landmarks[at(i, POINT.rightShoulder)]!) / 2 + (p === POINT.leftShoulder ? 6 : -6);
+    const side = judged({ ...good, landmarks });
+    expect(side.problems.map((p) => p.code)).toContain("wrongView");
+    expect(side.reps[0]!.verdict).toMatchObject({ result: "not judged", reason: { code: "wrongView" } });
+  });
+
+  it("somebody who only stands there has no rep", () => {
+    const first = good.landmarks.slice(0, 132);
+    const landmarks = Float32Array.from(good.landmarks, (_, i) => first[i % 132]!);
+    const still = judged({ ...good, landmarks, handsPath: null, footPaths: [] });
+    expect(still.reps).toEqual([]);
+    expect(still.problems.map((p) => p.code)).toContain("noMotion");
+  });
+
+  it("film that runs at an eighth of real speed asks before it is judged, and then gives real times", () => {
+    const slow = { ...good, times: good.times.map((t) => t * 8), video: { ...good.video, fps: 60 / 8 } };
+    expect(judged(slow).reps[0]!.verdict!.reason!.code).toBe("slowMotion");
+    const told = judged({ ...slow, video: { ...good.video, fps: 60 } }, { captureFps: 480 }).reps[0]!;
+    expect(told.verdict!.result).toBe("pass");
+    expect(told.measures.backTime.value).toBeCloseTo(result.reps[0]!.measures.backTime.value!, 0);
+  });
+
+  it.each([30, 300, NaN])("a stature of %s cm is refused with the range", (statureCm) => {
+    expect(() => judged(good, { golfer: { statureCm, hand: "right" } })).toThrow(/120 to 220 cm/);
+  });
+
+  it("names the drills there are", () => {
+    expect(() => judged(good, { drill: "moonwalk" })).toThrow(/double-step/);
+  });
+});

@@ -1,0 +1,130 @@
+import { fork, spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { Readable } from "node:stream";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { BlobMismatchError, blobPath, blobSize, putBlob } from "@/server/blobs/blobs";
+import { healBlobs } from "@/server/blobs/heal";
+import { DataInUseError, lockData } from "@/server/db/lock";
+import { closeDatabase, database } from "@/server/db/open";
+import { clip, golfer, rep } from "@/server/db/schema";
+import { findRep, listBouts } from "@/server/reps/queries";
+import { saveReps } from "@/server/reps/saveReps";
+
+const sha = (b: Buffer | Uint8Array) => createHash("sha256").update(b).digest("hex");
+let dir: string;
+const before = process.env.KINGFISHER_DATA;
+beforeAll(() => {
+  dir = process.env.KINGFISHER_DATA = mkdtempSync(path.join(os.tmpdir(), "kingfisher-test-"));
+});
+afterAll(async () => {
+  await closeDatabase();
+  rmSync(dir, { recursive: true, force: true });
+  process.env.KINGFISHER_DATA = before;
+});
+
+describe("the data directory", () => {
+  it("is refused to a second process, and taken over from one that is gone", () => {
+    const held = mkdtempSync(path.join(os.tmpdir(), "kingfisher-lock-"));
+    const tryIt = `import { lockData } from "./src/server/db/lock.ts"; try { lockData(${JSON.stringify(held)}); console.log("got it"); } catch (e) { console.log(e.name + ": " + e.message); }`;
+    const second = () => spawnSync(process.execPath, ["--import", "tsx", "--input-type=module", "-e", tryIt], { encoding: "utf8" }).stdout;
+    const release = lockData(held);
+    expect(second()).toMatch(new RegExp(`DataInUseError.*another process \\(${process.pid}\\)`));
+    release();
+    const gone = spawnSync(process.execPath, ["-e", "console.log(process.pid)"], { encoding: "utf8" }).stdout.trim();
+    writeFileSync(path.join(held, "kingfisher.lock"), gone);
+    expect(second()).toContain("got it");
+    writeFileSync(path.join(held, "kingfisher.lock"), String(process.ppid));
+    expect(() => lockData(held)).toThrow(DataInUseError);
+  });
+});
+
+describe("films and tracks", () => {
+  it("are there whole or not at all: a cut upload leaves nothing behind", async () => {
+    const film = Buffer.from("film ".repeat(5000));
+    await expect(putBlob("clips", sha(film), Readable.from([film.subarray(0, 9000)]))).rejects.toThrow(BlobMismatchError);
+    expect(await blobSize("clips", sha(film))).toBeNull();
+    await putBlob("clips", sha(film), Readable.from([film.subarray(0, 9000), film.subarray(9000)]));
+    expect(readFileSync(blobPath("clips", sha(film))).equals(film)).toBe(true);
+  });
+
+  it.each(["../../etc/passwd", "abc", "A".repeat(64)])("are never named %s", (name) => {
+    expect(() => blobPath("clips", name)).toThrow(RangeError);
+  });
+});
+
+describe("reps", () => {
+  const bytes = readFileSync("demo/tracks/double-step-good.track");
+  const request = (at: string, clipName = "a.mp4") => ({
+    golferId: "g", clip: { sha256: sha(Buffer.from(clipName)), name: clipName, bytes: 10 }, trackSha256: sha(bytes), drill: "double-step", at: new Date(at),
+  });
+  beforeEach(async () => {
+    const db = await database();
+    await db.insert(golfer).values({ id: "g", name: "Wren Alder", hand: "right", statureCm: 170, units: "cm" }).onConflictDoNothing();
+    await putBlob("tracks", sha(bytes), Readable.from([bytes]));
+  });
+
+  it("are judged, kept and found again with the same numbers", async () => {
+    const db = await database();
+    const { ids, analysis } = await saveReps(db, request("2026-11-24T10:00:00Z"));
+    const found = await findRep(db, ids[0]!);
+    expect(found!.verdict).toEqual(analysis.reps[0]!.verdict);
+    expect(found!.measures).toEqual(JSON.parse(JSON.stringify(analysis.reps[0]!.measures)));
+    expect(found!.events.filter((e) => e.foot === "").map((e) => e.name)).toContain("top");
+    expect(found!.clip.kept).toBe(false);
+  });
+
+  it("that follow each other share a bout; after a pause a new one begins; read twice, a clip stays one rep", async () => {
+    const db = await database();
+    await saveReps(db, request("2026-11-24T10:02:00Z", "b.mp4"));
+    await saveReps(db, request("2026-11-24T10:02:30Z", "b.mp4"));
+    await saveReps(db, request("2026-11-24T15:30:00Z", "c.mp4"));
+    const bouts = await listBouts(db, "g", 10);
+    expect(bouts.map((b) => b.reps.length)).toEqual([1, 2]);
+  });
+
+  it("lose no numbers when a film's file is gone, and strangers among the files are put aside", async () => {
+    const db = await database();
+    const film = Buffer.from("a film");
+    await putBlob("clips", sha(film), Readable.from([film]));
+    const { ids } = await saveReps(db, { ...request("2026-11-24T16:00:00Z"), clip: { sha256: sha(film), name: "d.mp4", bytes: film.length } });
+    expect((await findRep(db, ids[0]!))!.clip.kept).toBe(true);
+    rmSync(blobPath("clips", sha(film)));
+    const stranger = Buffer.from("never acknowledged");
+    await putBlob("tracks", sha(stranger), Readable.from([stranger]));
+    expect(await healBlobs(db)).toMatchObject({ lostFilms: 1 });
+    expect((await findRep(db, ids[0]!))!.clip.kept).toBe(false);
+    expect(await blobSize("tracks", sha(stranger))).toBeNull();
+    expect(existsSync(path.join(dir, "lost", sha(stranger)))).toBe(true);
+    expect(await blobSize("tracks", sha(bytes))).not.toBeNull();
+  });
+});
+
+it("a kill at any moment loses no acknowledged rep", async () => {
+  await closeDatabase();
+  const killed = mkdtempSync(path.join(os.tmpdir(), "kingfisher-kill-"));
+  const acked: string[] = [];
+  for (const after of [1, 3]) {
+    const child = fork("tests/unit/writeReps.ts", { execArgv: ["--import", "tsx"], env: { ...process.env, KINGFISHER_DATA: killed } });
+    const now: string[] = [];
+    await new Promise<void>((resolve) => {
+      child.on("message", (id: string) => {
+        now.push(id);
+        if (now.length === after) child.kill("SIGKILL");
+      });
+      child.on("exit", () => resolve());
+    });
+    expect(now.length).toBeGreaterThanOrEqual(after);
+    acked.push(...now);
+  }
+  process.env.KINGFISHER_DATA = killed;
+  const db = await database();
+  const kept = new Set((await db.select({ id: rep.id }).from(rep)).map((r) => r.id));
+  expect(acked.filter((id) => !kept.has(id))).toEqual([]);
+  expect((await db.select().from(clip)).length).toBeGreaterThan(0);
+  await closeDatabase();
+  process.env.KINGFISHER_DATA = dir;
+  rmSync(killed, { recursive: true, force: true });
+});
