@@ -94,23 +94,58 @@ export function analyse(original: Track, options: AnalyseOptions): Analysis {
   const { golfer } = options;
   if (!(golfer.statureCm >= 120 && golfer.statureCm <= 220)) throw new RangeError(`stature must be 120 to 220 cm, got ${golfer.statureCm}`);
   const chosen = options.drill === "none" ? null : findStage(options.drill, options.stage);
-  const track = finishTrack(realTime(original, options.captureFps));
-  const scene = readScene(track, golfer);
-  const motion = readMotion(track, scene, golfer);
   const rules: RepRules = chosen?.stage.rules ?? { kind: "swing", clubAhead: false };
-  const smoother = new JerkSmoother(motion.n, motion.dt, PRESSURE_JERK, PRESSURE_SD * Math.sqrt(1 / 60 / motion.dt));
-  const stillFromMs = scene.still ? track.times[scene.still.from]! : motion.startMs;
-  const rep = readRep(motion, rules, smoother, stillFromMs);
+  const told = readTrackRep(realTime(original, options.captureFps), golfer, rules);
+  // No swing at the speed the film plays: perhaps one at a slow-motion camera's.
+  const slowed = told.rep || options.captureFps !== undefined ? null : slowSwing(original, golfer, rules);
+  const { scene, rep } = slowed ?? told;
   const problems = [...scene.problems];
   if (!rep) problems.push({ code: "noMotion", message: "No swing is seen in this clip.", action: "Film from before you stand still until after the finish." });
+  else if (options.captureFps === undefined && (slowed || tooSlow(rep))) problems.push(SLOW_MOTION);
   return {
     drill: options.drill,
     stage: chosen?.stage.id ?? null,
     view: scene.view,
     scale: scene.scale,
     problems,
-    reps: rep ? [withUncertainty(motion, scene, rep, rules, smoother, stillFromMs, chosen?.stage ?? null, problems, options)] : [],
+    reps: rep ? [withUncertainty({ ...(slowed ?? told), rep }, rules, chosen?.stage ?? null, problems, options)] : [],
   };
+}
+
+const SLOW_MOTION: Problem = {
+  code: "slowMotion",
+  message: "Filmed in slow motion? The swing lasts too long for real speed.",
+  action: "Say at how many pictures a second it was filmed.",
+};
+
+interface ReadRep {
+  scene: Scene;
+  motion: Motion;
+  smoother: JerkSmoother;
+  stillFromMs: number;
+  rep: Rep | null;
+}
+
+function readTrackRep(timed: Track, golfer: GolferFacts, rules: RepRules): ReadRep {
+  const track = finishTrack(timed);
+  const scene = readScene(track, golfer);
+  const motion = readMotion(track, scene, golfer);
+  const smoother = new JerkSmoother(motion.n, motion.dt, PRESSURE_JERK, PRESSURE_SD * Math.sqrt(1 / 60 / motion.dt));
+  const stillFromMs = scene.still ? track.times[scene.still.from]! : motion.startMs;
+  return { scene, motion, smoother, stillFromMs, rep: readRep(motion, rules, smoother, stillFromMs) };
+}
+
+function slowSwing(original: Track, golfer: GolferFacts, rules: RepRules): ReadRep | null {
+  for (const times of [8, 4, 2]) {
+    const read = readTrackRep(realTime(original, original.video.fps * times), golfer, rules);
+    if (read.rep && !tooSlow(read.rep)) return read;
+  }
+  return null;
+}
+
+function tooSlow({ events }: Rep): boolean {
+  const outside = (v: number, [lo, hi]: readonly [number, number]) => v < lo || v > hi;
+  return outside(events.top - events.handStart, BACK_RANGE) || outside(events.impact - events.top, DOWN_RANGE);
 }
 
 /** The track on the clock of what happened, when the film runs slower than that. */
@@ -121,9 +156,9 @@ function realTime(track: Track, captureFps: number | undefined): Track {
 }
 
 function withUncertainty(
-  motion: Motion, scene: Scene, rep: Rep, rules: RepRules, smoother: JerkSmoother, stillFromMs: number,
-  stage: Stage | null, problems: Problem[], options: AnalyseOptions,
+  read: ReadRep & { rep: Rep }, rules: RepRules, stage: Stage | null, problems: Problem[], options: AnalyseOptions,
 ): AnalysedRep {
+  const { motion, scene, rep, smoother, stillFromMs } = read;
   const copies = options.samples ?? 64;
   const events = new Map<EventName, number[]>(EVENT_NAMES.map((e) => [e, []]));
   const values = new Map<MeasureId, number[]>(MEASURE_IDS.map((id) => [id, []]));
@@ -149,9 +184,6 @@ function withUncertainty(
   ) as Record<MeasureId, Measured>;
   const timed = (t: number, seen: number[], model = 0): Timed => ({ t, u: Math.hypot(spread(seen), frameMs, model) });
   const actions = stage?.actions.map((a) => stepTaken(a, motion, rep)) ?? [];
-  const { backTime, downTime } = measures;
-  const outside = (v: number | null, [lo, hi]: readonly [number, number]) => v !== null && (v < lo || v > hi);
-  const slowMotion = options.captureFps === undefined && (outside(backTime.value, BACK_RANGE) || outside(downTime.value, DOWN_RANGE));
   return {
     index: 0,
     kind: rep.kind,
@@ -160,7 +192,7 @@ function withUncertainty(
     events: Object.fromEntries(EVENT_NAMES.filter((e) => !Number.isNaN(rep.events[e])).map((e) => [e, timed(rep.events[e], events.get(e)!, MODEL_SD.events[e])])),
     footEvents: rep.footEvents.map((e, k) => ({ foot: e.foot, event: e.event, ...timed(e.ms, feet[k]!) })),
     measures,
-    verdict: stage ? judge({ stage, statureCm: options.golfer.statureCm, measures, actions, problems, slowMotion }) : null,
+    verdict: stage ? judge({ stage, statureCm: options.golfer.statureCm, measures, actions, problems }) : null,
     series: series(motion, rep, shares),
   };
 }

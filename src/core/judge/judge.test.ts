@@ -14,7 +14,7 @@ function perfect(change: Partial<Record<MeasureId, Partial<Measured>>> = {}): Ju
     const unit = CATALOGUE[id].unit;
     return [id, { value: check?.target ?? 50, u: unit === "ms" ? 10 : 0.5, unit, state: "measured", ...change[id] }];
   })) as Record<MeasureId, Measured>;
-  return { stage, statureCm: 178, measures, actions: [{ id: "trailStep", result: "done" }, { id: "leadStep", result: "done" }], problems: [], slowMotion: false };
+  return { stage, statureCm: 178, measures, actions: [{ id: "trailStep", result: "done" }, { id: "leadStep", result: "done" }], problems: [] };
 }
 
 describe("a band", () => {
@@ -76,7 +76,7 @@ describe("a rep's verdict", () => {
 
   it("is not judged from the wrong view or in unexplained slow motion", () => {
     expect(judge({ ...perfect(), problems: [{ code: "wrongView", message: "From the side.", action: "Turn it." }] }).reason?.code).toBe("wrongView");
-    expect(judge({ ...perfect(), slowMotion: true }).reason?.code).toBe("slowMotion");
+    expect(judge({ ...perfect(), problems: [{ code: "slowMotion", message: "Slow?", action: "Say." }] }).reason?.code).toBe("slowMotion");
   });
 
   it("scales the body's limits with stature and leaves shoes and times alone", () => {

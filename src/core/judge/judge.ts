@@ -22,7 +22,7 @@ export function checkBand(value: number, u: number, band: readonly [number | nul
 }
 
 /** Problems that leave nothing to judge, whatever was measured. */
-const BLOCKING = new Set<Problem["code"] | "slowMotion">(["wrongView"]);
+const BLOCKING = new Set<Problem["code"]>(["wrongView", "slowMotion"]);
 
 export interface JudgeInput {
   stage: Stage;
@@ -30,8 +30,6 @@ export interface JudgeInput {
   measures: Record<MeasureId, Measured>;
   actions: ActionVerdict[];
   problems: Problem[];
-  /** Set when the swing's times say that the film runs slow and nobody has said so. */
-  slowMotion: boolean;
 }
 
 /**
@@ -45,8 +43,6 @@ export function judge(input: JudgeInput): Verdict {
 
   const blocked = input.problems.find((p) => BLOCKING.has(p.code));
   if (blocked) return verdict("not judged", { code: blocked.code, message: `${blocked.message} ${blocked.action}` }, null);
-  if (input.slowMotion)
-    return verdict("not judged", { code: "slowMotion", message: "Filmed in slow motion? The swing lasts too long for real speed. Say at how many pictures a second it was filmed." }, null);
 
   for (const action of stage.actions) {
     const seen = actions.find((a) => a.id === action.id)!;

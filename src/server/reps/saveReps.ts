@@ -37,6 +37,8 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
   const analysis = analyse(track, {
     golfer: { statureCm: who.statureCm, hand: who.hand }, drill: request.drill, stage: request.stage, captureFps: request.captureFps,
   });
+  // A clip that may be slow motion is kept once its speed is known.
+  if (analysis.problems.some((p) => p.code === "slowMotion")) return { ids: [], analysis };
   const kept = (await blobSize("clips", request.clip.sha256)) !== null;
   const ids = await db.transaction(async (tx) => {
     await tx.insert(clip).values({ ...request.clip, kept }).onConflictDoUpdate({ target: clip.sha256, set: { kept, name: request.clip.name } });

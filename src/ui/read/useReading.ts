@@ -34,8 +34,9 @@ export function useReading(keepFilm: boolean, drill: string) {
         await putBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
         const kept = await keepReps({ clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size }, trackSha256: track.sha256, drill, captureFps });
         const rep = kept.reps[0];
-        if (!rep) set(item.id, { step: "nothing", problems: kept.problems });
-        else if (rep.verdict?.reason?.code === "slowMotion") set(item.id, { step: "asks", question: "slowMotion", track, clipSha256, message: rep.verdict.reason.message });
+        const slow = kept.problems.find((p) => p.code === "slowMotion");
+        if (slow) set(item.id, { step: "asks", question: "slowMotion", track, clipSha256, message: slow.message });
+        else if (!rep) set(item.id, { step: "nothing", problems: kept.problems });
         else set(item.id, { step: "done", repId: kept.ids[0]!, ...rep });
       } catch (error) {
         const message = error instanceof NotKeptError ? error.message : "The program on this computer does not answer.";
