@@ -2,9 +2,8 @@ import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/bricolage-grotesque/standard.css";
 import "./globals.css";
 import type { Metadata, Viewport } from "next";
-import { connection } from "next/server";
 import { Toaster } from "sonner";
-import { database } from "@/server/db/open";
+import { requestDatabase } from "@/server/db/request";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { Nav } from "@/ui/kit/nav";
 import { THEME_SCRIPT } from "@/ui/kit/theme";
@@ -17,8 +16,7 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: [{ color: "#f8f6f0" }, { color: "#0a1a22", media: "(prefers-color-scheme: dark)" }] };
 
 export default async function RootLayout({ children }: { children: React.ReactNode }) {
-  await connection();
-  const golfer = await currentGolfer(await database());
+  const golfer = await currentGolfer(await requestDatabase());
   return (
     <html lang="en" suppressHydrationWarning>
       <head>

@@ -6,6 +6,7 @@ import { JerkSmoother } from "./maths/jerkSmoother";
 import { deviation, median } from "./maths/stats";
 import { CATALOGUE, MEASURE_IDS, type MeasureId } from "./measures/catalogue";
 import { measureAll } from "./measures/measureAll";
+import { placeOnClock } from "./motion/footMotion";
 import { readMotion, type Motion } from "./motion/motion";
 import { EVENT_NAMES, readRep, type EventName, type Rep, type RepRules } from "./reps/rep";
 import type { FootEvent } from "./reps/events/footEvents";
@@ -228,16 +229,8 @@ function series(m: Motion, rep: Rep, shares: Float64Array[]): RepSeries {
   const against = (x: Float64Array) => Array.from(x, (v) => round(v - x[Math.min(Math.max(a, 0), m.n - 1)]!));
   const times = Array.from({ length: m.n }, (_, i) => m.startMs + i * m.dt * 1000);
   const place = (foot: "lead" | "trail") => {
-    const spells = m.feet[foot].spells;
-    return times.map((t) => {
-      const now = spells.find((s) => t >= s.fromMs && t <= s.toMs);
-      const centre = (s: (typeof spells)[number]) => (s.heelT + s.toeT) / 2;
-      if (now) return centre(now);
-      const before = [...spells].reverse().find((s) => s.toMs < t);
-      const after = spells.find((s) => s.fromMs > t);
-      if (!before || !after) return centre((before ?? after) ?? { heelT: NaN, toeT: NaN } as never);
-      return centre(before) + ((centre(after) - centre(before)) * (t - before.toMs)) / (after.fromMs - before.toMs);
-    });
+    const { heelT, toeT } = placeOnClock(rep.feet[foot], m.startMs, m.dt, m.n);
+    return heelT.map((h, i) => (h + toeT[i]!) / 2);
   };
   const lead = place("lead");
   const trail = place("trail");
@@ -259,8 +252,8 @@ function series(m: Motion, rep: Rep, shares: Float64Array[]): RepSeries {
     headT: against(m.headT),
     handsT: against(m.handsT),
     comT: against(m.comT),
-    leadFootT: lead.map((v) => round(v - middle)),
-    trailFootT: trail.map((v) => round(v - middle)),
+    leadFootT: Array.from(lead, (v) => round(v - middle)),
+    trailFootT: Array.from(trail, (v) => round(v - middle)),
     leadAir: inAir("lead"),
     trailAir: inAir("trail"),
     leadHeelUp: heelUp("lead"),

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { redirect } from "next/navigation";
-import { database } from "@/server/db/open";
+import { requestDatabase } from "@/server/db/request";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { listBouts } from "@/server/reps/queries";
 import { BoutRow } from "@/ui/reps/boutRow";
@@ -12,7 +12,7 @@ export const metadata: Metadata = { title: "Reps" };
 const PAGE = 12;
 
 export default async function RepsPage({ searchParams }: { searchParams: Promise<{ page?: string }> }) {
-  const db = await database();
+  const db = await requestDatabase();
   const golfer = await currentGolfer(db);
   if (!golfer) redirect("/begin");
   const page = Math.max(1, Number.parseInt((await searchParams).page ?? "1", 10) || 1);
@@ -33,7 +33,7 @@ export default async function RepsPage({ searchParams }: { searchParams: Promise
       <div className="flex flex-wrap items-end justify-between gap-4">
         <div>
           <p className="mt-5 text-[15px] text-ink-2">Which rep is worth a second look?</p>
-          <h1 className="mt-1 mb-5 text-[34px] md:text-[46px]">{count} reps in {shown.length === 1 ? "one bout" : `${shown.length} bouts`}</h1>
+          <h1 className="mt-1 mb-5 text-[34px] md:text-[46px]">{count === 1 ? "One rep" : `${count} reps`} in {shown.length === 1 ? "one bout" : `${shown.length} bouts`}</h1>
         </div>
         <Button asChild className="mb-5"><Link href="/read">Read clips</Link></Button>
       </div>

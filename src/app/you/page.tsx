@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { redirect } from "next/navigation";
 import { changeGolfer, practiseAs } from "@/app/golferActions";
-import { database } from "@/server/db/open";
+import { requestDatabase } from "@/server/db/request";
 import { currentGolfer, listGolfers } from "@/server/golfers/golfers";
 import { GolferForm } from "@/ui/golfer/golferForm";
 import { Button } from "@/ui/kit/button";
@@ -11,7 +11,7 @@ import { shownStature } from "@/ui/kit/units";
 export const metadata: Metadata = { title: "You" };
 
 export default async function YouPage() {
-  const db = await database();
+  const db = await requestDatabase();
   const golfer = await currentGolfer(db);
   if (!golfer) redirect("/begin");
   const others = (await listGolfers(db)).filter((g) => g.id !== golfer.id);

@@ -1,5 +1,7 @@
 import type { JerkSmoother } from "../maths/jerkSmoother";
+import type { FootMotion } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
+import type { SideName } from "../track/sides";
 import { address } from "./events/address";
 import { footEvents, type FootEvent } from "./events/footEvents";
 import { armLevel, finish, handSpeed, handStart, impact, roughTopSample, swingSpeed, top } from "./events/hands";
@@ -17,6 +19,8 @@ export interface Rep {
   events: Record<EventName, number>;
   footEvents: FootEvent[];
   air: Airborne;
+  /** Both feet's spells on the ground, each ending at its lift-off and beginning at its landing where those were found. */
+  feet: Record<SideName, FootMotion>;
   /** Start of the still spell that ends at address, and whether there was none. */
   stillFromMs: number;
   movingStart: boolean;
@@ -53,7 +57,8 @@ export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stil
   const endMs = toMs(m, m.n - 1);
   const air = airborne(feet, endMs);
   const stillFrom = Math.max(stood.fromMs, stood.ms - 600);
-  const share = leadShare(m, smoother, air, { fromMs: stillFrom, toMs: stood.ms, even: !stood.moving });
+  const standing = { lead: untilContact(m.feet.lead, "lead", feet), trail: untilContact(m.feet.trail, "trail", feet) };
+  const share = leadShare({ ...m, feet: standing }, smoother, air, { fromMs: stillFrom, toMs: stood.ms, even: !stood.moving });
   const mean = (a: number, b: number) => {
     let sum = 0;
     for (let i = a; i <= b; i++) sum += share[i]!;
@@ -69,6 +74,7 @@ export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stil
     movingStart: stood.moving,
     footEvents: feet,
     air,
+    feet: standing,
     leadShare: share,
     shareStill,
     events: {
@@ -82,6 +88,18 @@ export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stil
       impact: impactMs,
       finish: finishMs,
     },
+  };
+}
+
+/** The network's points tell a spell's ends roughly; lift-off and landing, followed in the picture, tell them exactly. */
+function untilContact(foot: FootMotion, side: SideName, events: FootEvent[]): FootMotion {
+  const near = (event: FootEvent["event"], ms: number) => events.find((e) => e.foot === side && e.event === event && Math.abs(e.ms - ms) < 300)?.ms;
+  return {
+    spells: foot.spells.map((s, i) => ({
+      ...s,
+      fromMs: i === 0 ? s.fromMs : (near("landing", s.fromMs) ?? s.fromMs),
+      toMs: i === foot.spells.length - 1 ? s.toMs : (near("liftOff", s.toMs) ?? s.toMs),
+    })),
   };
 }
 

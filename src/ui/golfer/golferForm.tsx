@@ -2,7 +2,7 @@
 
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useId, useTransition } from "react";
-import { Controller, useForm } from "react-hook-form";
+import { Controller, useForm, useWatch } from "react-hook-form";
 import { toast } from "sonner";
 import { z } from "zod";
 import { Button } from "@/ui/kit/button";
@@ -21,10 +21,10 @@ export type Answers = z.infer<typeof answers>;
 
 /** Hand, stature and units: asked once, changeable at any time. The scale of every length comes from the stature. */
 export function GolferForm({ initial, submit, action, naming }: { initial: Answers; submit: string; action: (a: Answers) => Promise<void>; naming: boolean }) {
-  const { control, register, handleSubmit, watch, formState } = useForm<Answers>({ resolver: zodResolver(answers), defaultValues: initial, mode: "onBlur" });
+  const { control, register, handleSubmit, formState } = useForm<Answers>({ resolver: zodResolver(answers), defaultValues: initial, mode: "onBlur" });
   const [pending, start] = useTransition();
   const id = useId();
-  const units = watch("units");
+  const units = useWatch({ control, name: "units" });
   const error = formState.errors.statureCm?.message;
   return (
     <form

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { CARD } from "@/ui/charts/strip/geometry";
@@ -147,11 +147,11 @@ function Line({ title, text, action }: { title: string; text?: string; action?: 
 }
 
 function FirstPicture({ file }: { file: File }) {
-  const [url, setUrl] = useState<string | null>(null);
+  const video = useRef<HTMLVideoElement>(null);
   useEffect(() => {
-    const made = URL.createObjectURL(file);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
+    const url = URL.createObjectURL(file);
+    if (video.current) video.current.src = `${url}#t=0.4`;
+    return () => URL.revokeObjectURL(url);
   }, [file]);
-  return <video src={url ? `${url}#t=0.4` : undefined} muted playsInline preload="metadata" aria-hidden className="mt-2 aspect-video w-full bg-silt object-cover" />;
+  return <video ref={video} muted playsInline preload="metadata" aria-hidden className="mt-2 aspect-video w-full bg-silt object-cover" />;
 }

@@ -75,7 +75,7 @@ export function ReadClips({ hand, keepFilm }: { hand: "left" | "right"; keepFilm
             <h2 className="mb-2 text-[23px]">No clip yet?</h2>
             <p className="mb-3">Read one of the sample golfer&rsquo;s. It is read here, by the same network, as yours will be.</p>
             <Button onClick={() => void sample(hand).then((file) => add([file]))}>Try a sample clip</Button>
-            <p className="mt-3 text-[15px] text-ink-2">Or drop files anywhere on this page. They are read in this browser and leave this computer never.</p>
+            <p className="mt-3 text-[15px] text-ink-2">Or drop files anywhere on this page. They are read in this browser and never leave this computer.</p>
           </div>
         </div>
       ) : (

@@ -27,7 +27,8 @@ export function BoutRow({ bout, hand }: { bout: BoutCard; hand: "left" | "right"
       <ul className="flex flex-wrap gap-x-4 gap-y-4">
         {bout.reps.map((r) => {
           const says = r.result === null ? "Measured" : WORDS[r.result];
-          const deciding = r.verdict?.checks.find((c) => c.id === r.verdict?.cue?.id) ?? r.verdict?.checks.find((c) => c.must && c.result !== "pass") ?? r.verdict?.checks.find((c) => c.must);
+          const missing = r.verdict?.actions.some((a) => a.id === r.verdict?.cue?.id);
+          const deciding = missing ? undefined : r.verdict?.checks.find((c) => c.id === r.verdict?.cue?.id) ?? r.verdict?.checks.find((c) => c.must && c.result !== "pass") ?? r.verdict?.checks.find((c) => c.must);
           return (
             <li key={r.id}>
               <Link href={`/reps/${r.id}`} className="block p-1 hover:bg-silt" aria-label={`Rep ${r.number}: ${says}${r.cue ? `, ${r.cue}` : ""}`} title={`${says}${r.cue ? `: ${r.cue}` : r.reason ? `: ${r.reason}` : ""}`}>

@@ -24,7 +24,8 @@ export function RepReview({ rep }: { rep: RepDetail }) {
   const [frame, setFrame] = useState(0);
 
   const { trackSha256, captureFps } = rep;
-  const start = events.top ?? rep.series.t[0]!;
+  const cueCheck = rep.verdict?.checks.find((c) => c.id === rep.verdict?.cue?.id);
+  const start = (cueCheck && rep.measures[cueCheck.measure]?.at) ?? events.impact ?? rep.series.t[0]!;
   useEffect(() => {
     let current = true;
     void fetch(`/api/tracks/${trackSha256}`)

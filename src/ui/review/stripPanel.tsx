@@ -61,6 +61,7 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
           <div className="pointer-events-none absolute h-[3px] bg-ink" style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }} />
           <div className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper" style={{ top: y - 12, right: FILM.width + 6 }}>{signed(ms - zero)} ms</div>
         </div>
+        <Legend />
       </div>
       <svg width={36} height={FILM.height} className="mt-8 hidden shrink-0 overflow-visible lg:block" aria-hidden>
         {gates.map((g) => {
@@ -82,6 +83,23 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
 }
 
 const signed = (v: number) => Math.round(v).toString().replace("-", "−");
+
+/** What the strip's marks mean. */
+function Legend() {
+  const items: [React.ReactNode, string][] = [
+    [<path key="w" d="M0 6H22" stroke="var(--stream)" strokeWidth={11} strokeOpacity={0.3} />, "weight, as wide as it is unsure"],
+    [<path key="h" d="M0 6H22" stroke="var(--ink-2)" strokeWidth={1.6} strokeDasharray="6 3" />, "hips"],
+    [<path key="t" d="M6 0V12M16 0V12" stroke="var(--edge)" strokeWidth={3} />, "toe down (thin), heel down (broad)"],
+  ];
+  return (
+    <ul className="mt-3 grid gap-0.5 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>
+      {items.map(([mark, words]) => (
+        <li key={words} className="flex items-center gap-2"><svg width={22} height={12} aria-hidden>{mark}</svg>{words}</li>
+      ))}
+      <li>Estimated from the film, not from a plate.</li>
+    </ul>
+  );
+}
 
 /** The strip's numbers for those who can't see it. */
 function Events({ events, zero }: { events: RepDetail["events"]; zero: number }) {

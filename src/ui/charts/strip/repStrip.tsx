@@ -79,8 +79,7 @@ function Bank({ side, data: { series }, s, size }: Part & { side: "lead" | "trai
             </g>
           );
         }
-        // A bar reaches to where the next run begins, so that runs meet.
-        const to = Math.min(r.to + 1, indices[indices.length - 1]!);
+        const to = r.to;
         const land = area<number>().y((i) => s.y(series.t[i]!)).x0((i) => s.x(foot[i]!)).x1(edge);
         const planted = indices.filter((i) => i >= r.from && i <= to);
         return (

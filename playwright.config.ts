@@ -1,0 +1,26 @@
+import { defineConfig } from "@playwright/test";
+import { chromiumPath, CHROMIUM_FLAGS } from "./tools/chromium";
+
+const port = 3177;
+const data = ".work/e2e-data";
+
+export default defineConfig({
+  testDir: "tests/e2e",
+  outputDir: ".work/test-results",
+  workers: 1,
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
+  reporter: [["list"], ["json", { outputFile: ".work/e2e.json" }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: chromiumPath(), args: CHROMIUM_FLAGS },
+    screenshot: "only-on-failure",
+  },
+  webServer: {
+    command: `rm -rf ${data} && node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    url: `http://127.0.0.1:${port}/begin`,
+    env: { KINGFISHER_DATA: data, NEXT_TELEMETRY_DISABLED: "1" },
+    timeout: 120_000,
+  },
+});

@@ -1,0 +1,50 @@
+// npm test: installs what is needed and runs everything that CI runs. Ends with a line `N passed, N failed`.
+import { spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import path from "node:path";
+import { bin, install, need, root } from "./setup.mjs";
+
+install();
+process.env.CHROMIUM_PATH ??= need("chromium", "chromium", "end-to-end tests");
+need("ffmpeg", "ffmpeg", "clips for tests");
+
+const results = { passed: 0, failed: 0 };
+const began = Date.now();
+
+/** Runs one step; counts it as one check, or by the figures that `count` reads from what it left. */
+function step(name, command, args, count) {
+  console.log(`\n── ${name}`);
+  const at = Date.now();
+  const { status } = spawnSync(command, args, { cwd: root, stdio: "inherit", env: process.env });
+  const ok = status === 0;
+  const counted = count?.() ?? { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
+  if (!ok && counted.failed === 0) counted.failed = 1;
+  results.passed += counted.passed;
+  results.failed += counted.failed;
+  console.log(`── ${name}: ${ok ? "ok" : "FAILED"}, ${((Date.now() - at) / 1000).toFixed(0)} s`);
+  return ok;
+}
+
+const readJson = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, "utf8")) : null);
+const work = path.join(root, ".work");
+mkdirSync(work, { recursive: true });
+for (const f of ["unit.json", "e2e.json"]) rmSync(path.join(work, f), { force: true });
+
+step("lint", bin("eslint"), [".", "--max-warnings", "0"]);
+step("types", bin("tsc"), ["-p", "."]);
+step("import directions", bin("depcruise"), ["src", "tools", "demo", "--config", ".dependency-cruiser.cjs"]);
+step("unit tests", bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile=${path.join(work, "unit.json")}`], () => {
+  const r = readJson(path.join(work, "unit.json"));
+  return r && { passed: r.numPassedTests, failed: r.numFailedTests };
+});
+const built = step("build", bin("next"), ["build"]);
+if (built)
+  step("end-to-end tests", bin("playwright"), ["test"], () => {
+    const r = readJson(path.join(work, "e2e.json"));
+    return r && { passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected };
+  });
+step("accuracy", process.execPath, ["--import", "tsx", "tools/bench/accuracy.ts", "--check"]);
+
+console.log(`\n${((Date.now() - began) / 60000).toFixed(1)} minutes`);
+console.log(`${results.passed} passed, ${results.failed} failed`);
+process.exit(results.failed ? 1 : 0);

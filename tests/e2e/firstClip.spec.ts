@@ -1,0 +1,143 @@
+import { execFileSync } from "node:child_process";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import path from "node:path";
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import type { AnalysisJson } from "../../src/core/formats/analysisJson";
+import { readTrack } from "../../src/core/formats/trackFile";
+import { STRIDE } from "../../src/core/track/track";
+
+test.describe.configure({ mode: "serial" });
+
+const CLIP = "demo/clips/double-step-lead-late.mp4";
+let repPath = "";
+
+async function accessible(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(", ")}`)).toEqual([]);
+}
+
+test("begins with three answers", async ({ page }) => {
+  await page.goto("/");
+  await expect(page).toHaveURL(/\/begin$/);
+  await accessible(page);
+  await page.getByLabel("How tall are you?").fill("300");
+  await page.getByRole("button", { name: "Read a clip" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "Between 120 and 220 cm" })).toBeVisible();
+  await page.getByLabel("How tall are you?").fill("");
+  await page.getByRole("button", { name: "Read a clip" }).click();
+  await expect(page.getByText("Say how tall you are.")).toBeVisible();
+  await page.getByLabel("How tall are you?").fill("170");
+  await page.getByRole("radio", { name: "Right" }).click();
+  await page.getByRole("button", { name: "Read a clip" }).click();
+  await expect(page).toHaveURL(/\/read$/);
+});
+
+test("a clip goes in, a judged rep comes out, and is still there after a reload", async ({ page }) => {
+  await page.goto("/read");
+  await accessible(page);
+  await page.getByLabel("Choose clips").setInputFiles(CLIP);
+  await expect(page.getByRole("progressbar", { name: /Reading, \d+ %/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/of 256 pictures/)).toBeVisible();
+  const card = page.getByRole("article", { name: "double-step-lead-late.mp4" });
+  await expect(card.getByText("Fail", { exact: true })).toBeVisible({ timeout: 180_000 });
+  await expect(card.getByText("Lead foot down sooner")).toBeVisible();
+  await card.getByRole("link", { name: "Open" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Lead foot down sooner");
+  repPath = new URL(page.url()).pathname;
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Lead foot down sooner");
+  await expect(page.locator("video")).toBeVisible();
+  await accessible(page);
+  await page.goto("/reps");
+  await page.getByRole("link", { name: "Rep 1: Fail, Lead foot down sooner" }).click();
+  await expect(page).toHaveURL(repPath);
+});
+
+test("review shows the numbers that the command line prints, from the track that the browser read", async ({ page, request }) => {
+  await page.goto(repPath);
+  const shown = await page.locator("li", { hasText: "Lead foot down by the top" }).locator("strong").innerText();
+  const out = execFileSync(process.execPath, ["bin/kingfisher.mjs", "analyse", CLIP, "--stature", "170", "--json", "--keep-track", ".work"], { encoding: "utf8", stdio: ["ignore", "pipe", "ignore"], maxBuffer: 1e8 });
+  const cli = JSON.parse(out.trim()) as AnalysisJson;
+  const value = cli.reps[0]!.measures.leadLandBeforeTop!.value!;
+  expect(Number(shown.replace("−", "-"))).toBe(Math.round(value));
+  expect(cli.reps[0]!.verdict!.cue!.words).toBe("Lead foot down sooner");
+
+  const asked = page.waitForResponse(/\/api\/tracks\//);
+  await page.reload();
+  const url = (await asked).url();
+  const browser = readTrack(new Uint8Array(await (await request.get(url)).body()));
+  const node = readTrack(readFileSync(".work/double-step-lead-late.track"));
+  expect([...browser.times]).toEqual([...node.times]);
+  let squares = 0;
+  let n = 0;
+  for (let i = 0; i < node.landmarks.length; i += STRIDE)
+    for (const k of [0, 1]) {
+      squares += (browser.landmarks[i + k]! - node.landmarks[i + k]!) ** 2;
+      n++;
+    }
+  expect(Math.sqrt(squares / n)).toBeLessThan(0.5);
+});
+
+test("the film is stepped by picture, from the keys and from the strip", async ({ page }) => {
+  await page.goto(repPath);
+  const video = page.locator("video");
+  await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.readyState)).toBeGreaterThan(1);
+  const time = () => video.evaluate((v: HTMLVideoElement) => v.currentTime);
+  await page.getByRole("button", { name: "One picture back" }).click();
+  const before = await time();
+  await page.keyboard.press("ArrowRight");
+  await expect.poll(time).toBeCloseTo(before + 1 / 60, 2);
+  await page.keyboard.press("Shift+ArrowLeft");
+  await expect.poll(time).toBeCloseTo(before - 9 / 60, 2);
+  const strip = page.getByRole("img", { name: /Strip of the rep/ });
+  await strip.click({ position: { x: 100, y: 20 } });
+  await expect.poll(time).toBeLessThan(before - 0.5);
+});
+
+test("what can't be read says why and what to do, and harms nothing", async ({ page }) => {
+  const dir = ".work/bad";
+  mkdirSync(dir, { recursive: true });
+  const film = readFileSync(CLIP);
+  writeFileSync(path.join(dir, "notes.mp4"), "these are notes, not a film");
+  writeFileSync(path.join(dir, "nothing.mp4"), "");
+  writeFileSync(path.join(dir, "cut.mp4"), film.subarray(0, film.length >> 1));
+  execFileSync("ffmpeg", ["-v", "error", "-y", "-f", "lavfi", "-i", "sine=frequency=300:duration=2", "-c:a", "aac", path.join(dir, "sound.m4a")]);
+  execFileSync("ffmpeg", ["-v", "error", "-y", "-f", "lavfi", "-i", "testsrc=size=640x360:rate=30:duration=2", "-pix_fmt", "yuv420p", path.join(dir, "nobody.mp4")]);
+  execFileSync("ffmpeg", ["-v", "error", "-y", "-i", CLIP, "-t", "0.5", "-c", "copy", path.join(dir, "short.mp4")]);
+  await page.goto("/read");
+  await page.getByLabel("Choose clips").setInputFiles(["notes.mp4", "nothing.mp4", "cut.mp4", "sound.m4a", "nobody.mp4", "short.mp4"].map((f) => path.join(dir, f)));
+  const says = async (name: string, words: RegExp) => expect(page.getByRole("article", { name }).getByText(words)).toBeVisible({ timeout: 120_000 });
+  await says("notes.mp4", /not a video/);
+  await says("nothing.mp4", /file is empty/);
+  await says("cut.mp4", /ends too early/);
+  await says("sound.m4a", /sound here, but no picture/);
+  await says("nobody.mp4", /No golfer can be seen/);
+  await says("short.mp4", /shorter than a second/);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("can’t be read");
+  await page.goto("/reps");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("One rep in one bout");
+});
+
+test("reading is stopped at once when asked, and begun again", async ({ page }) => {
+  await page.goto("/read");
+  await page.getByLabel("Choose clips").setInputFiles(CLIP);
+  await expect(page.getByRole("progressbar", { name: /Reading, [1-9]/ })).toBeVisible({ timeout: 60_000 });
+  await page.getByRole("button", { name: "Stop this one" }).click();
+  await expect(page.getByText("Stopped", { exact: true })).toBeVisible({ timeout: 2000 });
+  await page.getByRole("button", { name: "Read it after all" }).click();
+  await expect(page.getByRole("progressbar", { name: /Reading, [1-9]/ })).toBeVisible({ timeout: 60_000 });
+});
+
+test("another Host name is refused, and a large or false upload is kept whole or not at all", async ({ request }) => {
+  expect((await request.get("/reps", { headers: { host: "kingfisher.example" } })).status()).toBe(421);
+  const big = Buffer.alloc(24 * 1024 * 1024, 7);
+  const { createHash } = await import("node:crypto");
+  const name = createHash("sha256").update(big).digest("hex");
+  expect((await request.put(`/api/clips/${name}`, { data: big.subarray(1) })).status()).toBe(422);
+  expect((await request.get(`/api/clips/${name}`)).status()).toBe(404);
+  expect((await request.put(`/api/clips/${name}`, { data: big })).status()).toBe(201);
+  const part = await request.get(`/api/clips/${name}`, { headers: { range: "bytes=-5" } });
+  expect([part.status(), part.headers()["content-range"], (await part.body()).length]).toEqual([206, `bytes ${big.length - 5}-${big.length - 1}/${big.length}`, 5]);
+  expect((await request.get("/reps/none")).status()).toBe(404);
+});
