@@ -29,15 +29,22 @@ export class JerkSmoother {
     this.predicted = new Float64Array(n * 3);
     this.filtered = new Float64Array(n * 3);
     let P = [1e2, 0, 0, 0, 1e4, 0, 0, 0, 1e5];
-    const covariance: number[][] = [];
+    let settled = -1;
     for (let i = 0; i < n; i++) {
+      if (settled >= 0) {
+        // Constant from here on: the same gains for every sample that follows.
+        this.gains.copyWithin(i * 3, (i - 1) * 3, i * 3);
+        if (i > settled + 1) this.smoother.copyWithin((i - 1) * 9, (i - 2) * 9, (i - 1) * 9);
+        continue;
+      }
+      const before = P;
       const prior = i === 0 ? P : add(multiply(multiply(F, P), Ft), Q);
-      if (i > 0) this.smoother.set(multiply(multiply(covariance[i - 1]!, Ft), invert(prior)), (i - 1) * 9);
+      if (i > 0) this.smoother.set(multiply(multiply(before, Ft), invert(prior)), (i - 1) * 9);
       const s = prior[0]! + sd * sd;
       const k = [prior[0]! / s, prior[3]! / s, prior[6]! / s];
       this.gains.set(k, i * 3);
       P = prior.map((v, j) => v - k[Math.floor(j / 3)]! * prior[j % 3]!);
-      covariance.push(P);
+      if (i > 1 && P.every((v, j) => Math.abs(v - before[j]!) <= 1e-6 * Math.abs(v))) settled = i - 1;
     }
   }
 

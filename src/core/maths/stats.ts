@@ -1,6 +1,6 @@
 /** Middle value of a list; NaN when empty. */
 export function median(values: ArrayLike<number>): number {
-  const x = Float64Array.from(values).sort();
+  const x = new Float64Array(values).sort();
   if (x.length === 0) return NaN;
   const m = x.length >> 1;
   return x.length % 2 ? x[m]! : (x[m - 1]! + x[m]!) / 2;
@@ -12,7 +12,7 @@ export function median(values: ArrayLike<number>): number {
  * @example halfSampleMode([1, 1.1, 0.9, 7, 8, 30]) // about 1
  */
 export function halfSampleMode(values: ArrayLike<number>): number {
-  let x = Float64Array.from(values).sort();
+  let x = new Float64Array(values).sort();
   while (x.length > 3) {
     const half = Math.ceil(x.length / 2);
     let best = 0;
@@ -24,7 +24,7 @@ export function halfSampleMode(values: ArrayLike<number>): number {
         best = i;
       }
     }
-    x = x.slice(best, best + half);
+    x = x.subarray(best, best + half);
   }
   if (x.length === 0) return NaN;
   if (x.length === 3) return x[1]! - x[0]! < x[2]! - x[1]! ? (x[0]! + x[1]!) / 2 : (x[1]! + x[2]!) / 2;
@@ -33,7 +33,7 @@ export function halfSampleMode(values: ArrayLike<number>): number {
 
 /** Value below which the share `p` (0–1) of a list lies (linear between neighbours). */
 export function quantile(values: ArrayLike<number>, p: number): number {
-  const x = Float64Array.from(values).sort();
+  const x = new Float64Array(values).sort();
   if (x.length === 0) return NaN;
   const at = p * (x.length - 1);
   const i = Math.floor(at);
@@ -57,9 +57,23 @@ export function deviation(values: ArrayLike<number>): number {
 /** Running median over `2·half + 1` samples (shorter at the ends). */
 export function runningMedian(values: ArrayLike<number>, half: number): Float64Array {
   const n = values.length;
-  return Float64Array.from({ length: n }, (_, i) => {
-    const window: number[] = [];
-    for (let k = Math.max(0, i - half); k <= Math.min(n - 1, i + half); k++) window.push(values[k]!);
-    return median(window);
-  });
+  const out = new Float64Array(n);
+  // Few enough to keep sorted by insertion: this runs on every channel of every track.
+  const sorted = new Float64Array(2 * half + 1);
+  for (let i = 0; i < n; i++) {
+    let size = 0;
+    const last = Math.min(n - 1, i + half);
+    for (let k = Math.max(0, i - half); k <= last; k++) {
+      const v = values[k]!;
+      let at = size++;
+      while (at > 0 && sorted[at - 1]! > v) {
+        sorted[at] = sorted[at - 1]!;
+        at--;
+      }
+      sorted[at] = v;
+    }
+    const middle = size >> 1;
+    out[i] = size % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+  }
+  return out;
 }

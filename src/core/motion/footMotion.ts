@@ -55,9 +55,9 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
       if (!p) return { times: new Float64Array(0), t: new Float64Array(0), u: new Float64Array(0), residual: new Float64Array(0) };
       return {
         times: track.times.slice(p.from, p.from + p.dx.length),
-        t: Float64Array.from(p.dx, (v) => v * k * scene.targetSign),
-        u: Float64Array.from(p.dy, (v) => -v * k),
-        residual: Float64Array.from(p.residual),
+        t: scaled(p.dx, k * scene.targetSign),
+        u: scaled(p.dy, -k),
+        residual: scaled(p.residual, 1),
       };
     };
     return {
@@ -75,6 +75,12 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
   });
   chainPlaces(spells);
   return { spells };
+}
+
+function scaled(values: Float32Array, by: number): Float64Array {
+  const out = new Float64Array(values.length);
+  for (let i = 0; i < values.length; i++) out[i] = values[i]! * by;
+  return out;
 }
 
 /**

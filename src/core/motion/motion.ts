@@ -42,6 +42,8 @@ export interface Motion {
 const POSITION_HZ = 6;
 const HANDS_HZ = 10;
 
+const JOINTS = ["ear", "shoulder", "elbow", "wrist", "index", "hip", "knee"] as const;
+
 /** Turns a mended track into channels. */
 export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Motion {
   const n = track.times.length;
@@ -51,14 +53,16 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const middle = track.video.width / 2;
   const s = sides(golfer.hand);
   const clock = (values: ArrayLike<number>) => resample(track.times, values, startMs, dt * 1000, n);
-  const pointT = (p: number) => clock(Array.from({ length: n }, (_, i) => toT(track.landmarks[at(i, p)]!)));
-  const pointU = (p: number) => clock(Array.from({ length: n }, (_, i) => toU(track.landmarks[at(i, p) + 1]!)));
+  const channel = (p: number, axis: 0 | 1, to: (v: number) => number) => {
+    const raw = new Float64Array(n);
+    for (let i = 0; i < n; i++) raw[i] = to(track.landmarks[at(i, p) + axis]!);
+    return clock(raw);
+  };
   const toT = (x: number) => (x - middle) * k * scene.targetSign;
   const toU = (y: number) => (scene.groundY - y) * k;
   const despike = (x: Float64Array) => runningMedian(x, 2);
   const side = (p: SidePoints) => {
-    const names = ["ear", "shoulder", "elbow", "wrist", "index", "hip", "knee"] as const;
-    return Object.fromEntries(names.map((name) => [name, { t: despike(pointT(p[name])), u: despike(pointU(p[name])) }])) as Record<(typeof names)[number], { t: Float64Array; u: Float64Array }>;
+    return Object.fromEntries(JOINTS.map((name) => [name, { t: despike(channel(p[name], 0, toT)), u: despike(channel(p[name], 1, toU)) }])) as Record<(typeof JOINTS)[number], { t: Float64Array; u: Float64Array }>;
   };
   const lead = side(s.lead);
   const trail = side(s.trail);

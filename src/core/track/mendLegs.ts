@@ -30,7 +30,9 @@ export function mendLegs(track: Track, faceOn: boolean): { landmarks: Float32Arr
       for (const [a, b] of [[l, crossed ? r : l], [r, crossed ? l : r]] as const) {
         const p = at(i - 1, a);
         const q = at(i, b);
-        sum += Math.min(Math.hypot(landmarks[q]! - landmarks[p]!, landmarks[q + 1]! - landmarks[p + 1]!), cap);
+        const dx = landmarks[q]! - landmarks[p]!;
+        const dy = landmarks[q + 1]! - landmarks[p + 1]!;
+        sum += Math.min(Math.sqrt(dx * dx + dy * dy), cap);
       }
     return sum;
   };

@@ -34,8 +34,11 @@ export function plantedSpells(track: Pick<Track, "landmarks" | "times">, foot: "
   const tall = statureInPx(track);
   const points = FOOT_POINTS[foot];
   const other = FOOT_POINTS[foot === "left" ? "right" : "left"];
-  const middle = (p: typeof points | typeof other, axis: 0 | 1) =>
-    runningMedian(Array.from({ length: n }, (_, i) => (landmarks[at(i, p.ankle) + axis]! + landmarks[at(i, p.heel) + axis]! + landmarks[at(i, p.toe) + axis]!) / 3), 3);
+  const middle = (p: typeof points | typeof other, axis: 0 | 1) => {
+    const raw = new Float64Array(n);
+    for (let i = 0; i < n; i++) raw[i] = (landmarks[at(i, p.ankle) + axis]! + landmarks[at(i, p.heel) + axis]! + landmarks[at(i, p.toe) + axis]!) / 3;
+    return runningMedian(raw, 3);
+  };
   const x = middle(points, 0);
   const y = middle(points, 1);
   const otherX = middle(other, 0);
@@ -78,7 +81,11 @@ export function plantedSpells(track: Pick<Track, "landmarks" | "times">, foot: "
   }
   return merged.map(([from, to]) => {
     const place = (p: number): [number, number] => {
-      const of = (axis: 0 | 1) => halfSampleMode(Float64Array.from({ length: to - from + 1 }, (_, k) => landmarks[at(from + k, p) + axis]!));
+      const of = (axis: 0 | 1) => {
+        const places = new Float64Array(to - from + 1);
+        for (let k = 0; k < places.length; k++) places[k] = landmarks[at(from + k, p) + axis]!;
+        return halfSampleMode(places);
+      };
       return [of(0), of(1)];
     };
     return { foot, from, to, ankle: place(points.ankle), heel: place(points.heel), toe: place(points.toe) };

@@ -9,11 +9,11 @@ export interface Square {
 
 /**
  * Cuts a square out of a frame, area-averaged to `n` × `n`, and writes it as the network wants it: float RGB, row by
- * row. Every source sample counts once (a box filter, separable: first along rows, then down columns), so nothing
+ * row. Every source sample counts once (a box filter, separable: first down columns, then along rows), so nothing
  * flickers as a golfer moves by parts of a pixel.
  */
 export class Resampler {
-  private readonly rows: Float32Array;
+  private readonly line = new Float32Array(8192);
   private readonly luma: Float32Array;
   private readonly cb: Float32Array;
   private readonly cr: Float32Array;
@@ -24,7 +24,6 @@ export class Resampler {
    * @param outside value beyond the picture's edge: its nearest pixel, or black
    */
   constructor(private readonly n: number, private readonly low: number, private readonly high: number, private readonly outside: "nearest" | "black") {
-    this.rows = new Float32Array(n * 4096);
     this.luma = new Float32Array(n * n);
     this.cb = new Float32Array(n * n);
     this.cr = new Float32Array(n * n);
@@ -63,7 +62,7 @@ export class Resampler {
       r = r < 0 ? 0 : r > 1 ? 1 : r;
       g = g < 0 ? 0 : g > 1 ? 1 : g;
       b = b < 0 ? 0 : b > 1 ? 1 : b;
-      const inside = cover ? cover[0]![i % n]! * cover[1]![(i / n) | 0]! * span : span;
+      const inside = cover === null ? span : cover[0]![i % n]! * cover[1]![(i / n) | 0]! * span;
       out[j++] = low + r * inside;
       out[j++] = low + g * inside;
       out[j++] = low + b * inside;
@@ -71,28 +70,33 @@ export class Resampler {
   }
 
   private plane(data: Uint8Array, p: UprightPlane, x0: number, y0: number, size: number, out: Float32Array): void {
-    const { n, rows } = this;
+    const { n, line } = this;
+    const { origin, dx, dy } = p;
     const ax = this.axis(x0, size, p.width);
     const ay = this.axis(y0, size, p.height);
-    const first = ay.from[0]!;
-    const last = ay.from[n - 1]! + ay.count[n - 1]! - 1;
-    for (let y = first; y <= last; y++) {
-      const line = p.origin + y * p.dy;
-      const row = (y - first) * n;
-      for (let i = 0, w = 0; i < n; i++) {
-        let sum = 0;
-        let at = line + ax.from[i]! * p.dx;
-        for (const end = w + ax.count[i]!; w < end; w++, at += p.dx) sum += data[at]! * ax.weight[w]!;
-        rows[row + i] = sum;
+    const fromX = ax.from;
+    const weightX = ax.weight;
+    const tapsX = ax.taps;
+    const first = fromX[0]!;
+    const width = fromX[n - 1]! + tapsX - first;
+    // Down columns first: long runs over whole source rows; then along the one row that is left.
+    for (let j = 0; j < n; j++) {
+      let source = origin + ay.from[j]! * dy + first * dx;
+      let w = j * ay.taps;
+      let weight = ay.weight[w++]!;
+      for (let x = 0, at = source; x < width; x++, at += dx) line[x] = data[at]! * weight;
+      for (let k = 1; k < ay.taps; k++) {
+        source += dy;
+        weight = ay.weight[w++]!;
+        if (weight === 0) continue;
+        for (let x = 0, at = source; x < width; x++, at += dx) line[x] = line[x]! + data[at]! * weight;
       }
-    }
-    out.fill(0);
-    for (let j = 0, w = 0; j < n; j++) {
       const target = j * n;
-      for (let k = 0; k < ay.count[j]!; k++, w++) {
-        const row = (ay.from[j]! - first + k) * n;
-        const weight = ay.weight[w]!;
-        for (let i = 0; i < n; i++) out[target + i]! += rows[row + i]! * weight;
+      for (let i = 0, v = 0; i < n; i++) {
+        let at = fromX[i]! - first;
+        let sum = line[at]! * weightX[v++]!;
+        for (let k = 1; k < tapsX; k++) sum += line[++at]! * weightX[v++]!;
+        out[target + i] = sum;
       }
     }
   }
@@ -109,9 +113,10 @@ export class Resampler {
   }
 }
 
+/** For each output: its first source sample and `taps` weights (zero where fewer samples count). */
 interface Axis {
   from: Int32Array;
-  count: Int32Array;
+  taps: number;
   weight: Float32Array;
 }
 
@@ -119,21 +124,18 @@ interface Axis {
 function makeAxis(n: number, start: number, size: number, length: number): Axis {
   const step = size / n;
   const box = Math.max(step, 1);
+  const taps = Math.min(Math.floor(box) + 2, length);
   const from = new Int32Array(n);
-  const count = new Int32Array(n);
-  const weight: number[] = [];
+  const weight = new Float32Array(n * taps);
   for (let i = 0; i < n; i++) {
     const centre = start + (i + 0.5) * step;
-    const clampedLo = Math.min(Math.max(centre - box / 2, 0), length - 1e-6);
-    const clampedHi = Math.min(Math.max(centre + box / 2, clampedLo + 1e-6), length);
-    const lo = Math.min(Math.floor(clampedLo), length - 1);
-    const hi = Math.min(Math.ceil(clampedHi) - 1, length - 1);
-    from[i] = lo;
-    count[i] = hi - lo + 1;
-    const span = clampedHi - clampedLo;
-    for (let k = lo; k <= hi; k++) weight.push((Math.min(k + 1, clampedHi) - Math.max(k, clampedLo)) / span);
+    const low = Math.min(Math.max(centre - box / 2, 0), length - 1e-6);
+    const high = Math.min(Math.max(centre + box / 2, low + 1e-6), length);
+    const last = Math.min(Math.ceil(high) - 1, length - 1);
+    from[i] = Math.min(Math.floor(low), length - taps);
+    for (let k = from[i]!; k <= last; k++) weight[i * taps + k - from[i]!] = Math.max(0, Math.min(k + 1, high) - Math.max(k, low)) / (high - low);
   }
-  return { from, count, weight: Float32Array.from(weight) };
+  return { from, taps, weight };
 }
 
 function coverage(n: number, start: number, size: number, length: number): Float32Array {

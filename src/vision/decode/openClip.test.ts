@@ -28,7 +28,7 @@ const times = async (file: string) => {
 describe("opening a clip", () => {
   it("turns a phone's picture upright", async () => {
     const flat = make("flat.mp4", ...HALVES);
-    const turned = make("turned.mp4", "-i", flat, "-c", "copy", "-metadata:s:v:0", "rotate=90");
+    const turned = make("turned.mp4", "-i", flat, "-c", "copy", "-metadata:s:v:0", "rotate=270");
     const clip = await openClipFile(turned);
     expect([clip.width, clip.height, clip.rotation]).toEqual([240, 320, 90]);
     for await (const f of clip.pictures()) {
