@@ -38,6 +38,9 @@ const judgeFlags = (command: Command) =>
     .option("--drill <id>", "drill to judge by, or none", "double-step")
     .option("--stage <id>", "stage of the drill; its main one when left out")
     .option("--capture-fps <n>", "pictures a second at which a slow-motion clip was filmed", number(24, 1000, "pictures a second"))
+    .option("--club <club>", "taken for scripts that say it; no measure needs it yet")
+    .option("--camera-height <m>", "taken for scripts that say it; no measure needs it yet")
+    .option("--hfov <degrees>", "taken for scripts that say it; no measure needs it yet")
     .option("--series", "with --json: curves over time too")
     .option("--json", "one JSON object a clip, a line each");
 
@@ -105,7 +108,7 @@ function toJson(clip: string, track: Track, a: Analysis, timings: ReadTimings | 
     video: { width, height, frames, fps, rotation, audio },
     view: a.view,
     scale: a.scale,
-    problems: a.problems,
+    problems: a.problems.map(({ action, ...p }) => ({ ...p, message: `${p.message} ${action}` })),
     reps: a.reps.map(({ series, ...rep }) => ({ ...rep, turns: [], ...(withSeries ? { series } : {}) })),
     timings: { decodeMs: timings?.decodeMs ?? 0, networkMs: timings?.networkMs ?? 0, coreMs, totalMs: (timings?.totalMs ?? 0) + coreMs },
   });

@@ -5,7 +5,7 @@ import { CATALOGUE, type MeasureId } from "../core/measures/catalogue";
 /** An analysis as a table for people: verdict first, then checks, then everything else that was measured. */
 export function table(a: AnalysisJson): string {
   const lines = [`${a.clip}  ${a.video.width} × ${a.video.height}, ${a.video.frames} pictures at ${a.video.fps.toFixed(0)} a second`];
-  for (const p of a.problems) lines.push(`  ! ${p.message} ${p.action ?? ""}`);
+  for (const p of a.problems) lines.push(`  ! ${p.message}`);
   for (const rep of a.reps) {
     const v = rep.verdict;
     if (v) lines.push(`  ${v.result.toUpperCase()}${v.cue ? `: ${v.cue.words}` : ""}${v.reason ? `: ${v.reason.message}` : ""}`);

@@ -100,6 +100,6 @@ for (const [text, kept] of promises) console.log(`${kept ? "kept  " : "BROKEN"} 
 report("accuracy", {
   measures: measureFigures, events: eventFigures, footEvents: figures(feet), eventRmsMs: eventRms,
   verdictAgreement: judged ? round(agree / judged) : null, falsePasses, faultyReps: faulty, notJudgedGood, goodReps: goodCount,
-  rightCue: cued ? round(rightCue / cued) : null, drills: perDrill,
+  rightCue: cued ? round(rightCue / cued) : null, drills: Object.fromEntries(Object.entries(perDrill).map(([id, clips]) => [id, { clips }])),
 }, !check);
 if (promises.some(([, kept]) => !kept)) process.exitCode = 1;

@@ -55,7 +55,7 @@ export const doubleStep: Drill = {
           above: { cue: "Quieter head", next: "Let the feet travel under a head that stays." },
         },
         {
-          id: "lead-lift", name: "Lead foot leaves halfway back", measure: "leadLiftFromMidBack", band: [-150, 150], scales: FIXED, target: 0, fault: 300, level: "should", point: false, phase: "top",
+          id: "lead-lift", name: "Lead foot up halfway back", measure: "leadLiftFromMidBack", band: [-150, 150], scales: FIXED, target: 0, fault: 300, level: "should", point: false, phase: "top",
           below: { cue: "Lead foot later", next: "Wait until the lead arm is level, then lift the lead foot." },
           above: { cue: "Lead foot sooner", next: "Lift the lead foot when the lead arm is level." },
         },

@@ -36,7 +36,7 @@ export const analysisJson = z.object({
   video: z.object({ width: z.number(), height: z.number(), frames: z.number().int(), fps: z.number(), rotation: z.number(), audio: z.boolean() }),
   view: z.object({ asked: z.string(), errorDeg: z.number(), u: z.number() }),
   scale: z.object({ cmPerPx: z.number(), u: z.number(), from: z.string() }),
-  problems: z.array(z.object({ code: z.string(), message: z.string(), action: z.string().optional(), from: z.number().optional(), to: z.number().optional() })),
+  problems: z.array(z.object({ code: z.string(), message: z.string(), from: z.number().optional(), to: z.number().optional() })),
   reps: z.array(rep),
   bout: z.object({ verdict: verdict }).optional(),
   timings: z.object({ decodeMs: z.number(), networkMs: z.number(), coreMs: z.number(), totalMs: z.number() }),

@@ -31,7 +31,7 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
   const place = (e: React.PointerEvent<HTMLDivElement>) => seek(s.y.invert(e.clientY - e.currentTarget.getBoundingClientRect().top));
   return (
     <div className="flex flex-wrap gap-y-8 lg:flex-nowrap">
-      <div>
+      <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
         <div className="mb-2 flex items-center justify-between text-[14px] text-ink-2" style={{ width: FILM.width, marginLeft: GUTTER }}>
           <SideMark side={rep.hand === "right" ? "trail" : "lead"} />
           {target}
@@ -89,7 +89,7 @@ function Legend() {
   const items: [React.ReactNode, string][] = [
     [<path key="w" d="M0 6H22" stroke="var(--stream)" strokeWidth={11} strokeOpacity={0.3} />, "weight, as wide as it is unsure"],
     [<path key="h" d="M0 6H22" stroke="var(--ink-2)" strokeWidth={1.6} strokeDasharray="6 3" />, "hips"],
-    [<path key="t" d="M6 0V12M16 0V12" stroke="var(--edge)" strokeWidth={3} />, "toe down (thin), heel down (broad)"],
+    [<path key="t" d="M6 0V12M16 0V12" stroke="var(--edge)" strokeWidth={3} />, "thin: toe down, broad: heel down"],
   ];
   return (
     <ul className="mt-3 grid gap-0.5 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>

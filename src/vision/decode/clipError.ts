@@ -20,7 +20,7 @@ const WORDS: Record<ClipErrorCode, { message: string; action: string }> = {
 export class ClipError extends Error {
   readonly action: string;
   constructor(readonly code: ClipErrorCode, detail?: string, cause?: unknown) {
-    super(detail ? `${WORDS[code].message} (${detail})` : WORDS[code].message, { cause });
+    super(detail ? `${WORDS[code].message.slice(0, -1)}: ${detail}.` : WORDS[code].message, { cause });
     this.name = "ClipError";
     this.action = WORDS[code].action;
   }

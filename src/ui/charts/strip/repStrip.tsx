@@ -63,30 +63,30 @@ function Bank({ side, data: { series }, s, size }: Part & { side: "lead" | "trai
       stroke={fill} strokeWidth={dots ? Math.max(width * 0.35, 1) : width} strokeDasharray={dots ? "1.5 3" : undefined} />
   );
   const heelAt = size.toeBar > 0 ? size.gap + size.toeBar + size.gap : 0;
+  const all = runs(air, indices);
+  const x = (i: number) => s.x(foot[i]!) + out * (heelAt + size.heelBar / 2);
+  const y = (i: number) => s.y(series.t[i]!);
   return (
     <g>
-      {runs(air, indices).map((r, k, all) => {
-        if (r.on) {
-          const before = all[k - 1];
-          const after = all[k + 1];
-          const [a, b] = [before?.to ?? r.from, after?.from ?? r.to];
-          const x = (i: number) => s.x(foot[i]!) + out * (heelAt + size.heelBar / 2);
-          return (
-            <g key={k}>
-              <line x1={x(a)} y1={s.y(series.t[a]!)} x2={x(b)} y2={s.y(series.t[b]!)} stroke={fill} strokeWidth={1.4} strokeDasharray="1.6 2.6" />
-              {size.print > 0 && <Print side={side} mirror={s.toTarget} x={(x(a) + x(b)) / 2} y={(s.y(series.t[a]!) + s.y(series.t[b]!)) / 2} height={size.print * 0.72} landed={false} />}
-              {size.print > 0 && after && <Print side={side} mirror={s.toTarget} x={x(b) + out * size.print * 0.42} y={s.y(series.t[b]!) + size.print * 0.55} height={size.print} landed />}
-            </g>
-          );
-        }
-        const to = r.to;
-        const land = area<number>().y((i) => s.y(series.t[i]!)).x0((i) => s.x(foot[i]!)).x1(edge);
-        const planted = indices.filter((i) => i >= r.from && i <= to);
+      {all.filter((r) => !r.on).map((r) => {
+        const land = area<number>().y(y).x0((i) => s.x(foot[i]!)).x1(edge);
+        const planted = indices.filter((i) => i >= r.from && i <= r.to);
         return (
-          <g key={k}>
+          <g key={r.from}>
             <path d={land(planted) ?? ""} fill="var(--silt)" />
-            {size.toeBar > 0 && bar("toe", size.gap, size.toeBar, r.from, to)}
-            {runs(heel, planted).map((h, j) => bar(`heel${j}`, heelAt, size.heelBar, h.from, Math.min(h.to + 1, to), h.on))}
+            {size.toeBar > 0 && bar("toe", size.gap, size.toeBar, r.from, r.to)}
+            {runs(heel, planted).map((h) => bar(`heel${h.from}`, heelAt, size.heelBar, h.from, Math.min(h.to + 1, r.to), h.on))}
+          </g>
+        );
+      })}
+      {all.map((r, k) => {
+        if (!r.on) return null;
+        const [a, b] = [all[k - 1]?.to ?? r.from, all[k + 1]?.from ?? r.to];
+        return (
+          <g key={r.from}>
+            <line x1={x(a)} y1={y(a)} x2={x(b)} y2={y(b)} stroke={fill} strokeWidth={1.4} strokeDasharray="1.6 2.6" />
+            {size.print > 0 && <Print side={side} mirror={s.toTarget} x={(x(a) + x(b)) / 2} y={(y(a) + y(b)) / 2} height={size.print * 0.72} landed={false} />}
+            {size.print > 0 && all[k + 1] && <Print side={side} mirror={s.toTarget} x={x(b) + out * size.print * 0.5} y={y(b) + size.print * 0.6} height={size.print} landed />}
           </g>
         );
       })}
