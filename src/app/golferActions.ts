@@ -2,19 +2,20 @@
 
 import { redirect } from "next/navigation";
 import { requestDatabase } from "@/server/db/request";
-import { chooseGolfer, currentGolfer, golferForm, saveGolfer, type GolferForm } from "@/server/golfers/golfers";
+import { golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
+import { chooseGolfer, currentGolfer, saveGolfer } from "@/server/golfers/golfers";
 
 /** First answers: makes the golfer and goes on to reading clips. */
-export async function begin(form: GolferForm): Promise<void> {
-  const id = await saveGolfer(await requestDatabase(), null, golferForm.parse(form));
+export async function begin(form: GolferAnswers): Promise<void> {
+  const id = await saveGolfer(await requestDatabase(), null, golferAnswers.parse(form));
   await chooseGolfer(id);
   redirect("/read");
 }
 
-export async function changeGolfer(form: GolferForm): Promise<void> {
+export async function changeGolfer(form: GolferAnswers): Promise<void> {
   const db = await requestDatabase();
   const golfer = await currentGolfer(db);
-  await saveGolfer(db, golfer?.id ?? null, golferForm.parse(form));
+  await saveGolfer(db, golfer?.id ?? null, golferAnswers.parse(form));
   redirect("/read");
 }
 

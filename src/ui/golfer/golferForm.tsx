@@ -4,24 +4,15 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useId, useTransition } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 import { toast } from "sonner";
-import { z } from "zod";
+import { golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
 import { Button } from "@/ui/kit/button";
 import { CM_PER_INCH, shownStature } from "@/ui/kit/units";
 import { Choice } from "./choice";
 import { HandStrip } from "./handStrip";
 
-const answers = z.object({
-  name: z.string().trim().min(1, "Give a name.").max(60, "60 letters at most."),
-  hand: z.enum(["left", "right"], "Say which hand you play."),
-  statureCm: z.number("Say how tall you are.").min(120, "Between 120 and 220 cm (3′ 11″ and 7′ 3″).").max(220, "Between 120 and 220 cm (3′ 11″ and 7′ 3″)."),
-  units: z.enum(["cm", "inch"]),
-  keepFilm: z.boolean(),
-});
-export type Answers = z.infer<typeof answers>;
-
 /** Hand, stature and units: asked once, changeable at any time. The scale of every length comes from the stature. */
-export function GolferForm({ initial, submit, action, naming }: { initial: Answers; submit: string; action: (a: Answers) => Promise<void>; naming: boolean }) {
-  const { control, register, handleSubmit, formState } = useForm<Answers>({ resolver: zodResolver(answers), defaultValues: initial, mode: "onBlur" });
+export function GolferForm({ initial, submit, action, naming }: { initial: GolferAnswers; submit: string; action: (a: GolferAnswers) => Promise<void>; naming: boolean }) {
+  const { control, register, handleSubmit, formState } = useForm<GolferAnswers>({ resolver: zodResolver(golferAnswers), defaultValues: initial, mode: "onBlur" });
   const [pending, start] = useTransition();
   const id = useId();
   const units = useWatch({ control, name: "units" });

@@ -42,8 +42,21 @@ export function footEvents(foot: SideName, motion: FootMotion): FootEvent[] {
   return out.sort((a, b) => a.ms - b.ms);
 }
 
-const both = (spell: FootMotion["spells"][number], from: number, way: 1 | -1, pick: (a: number, b: number) => number): number =>
-  later(cross(spell.heel, from, way), cross(spell.toe, from, way), cross(spell.whole, from, way), pick);
+/** When both ends of the shoe have passed 1.5 cm; NaN while one of them is seen to stay down. */
+function both(spell: FootMotion["spells"][number], from: number, way: 1 | -1, pick: (a: number, b: number) => number): number {
+  const heel = cross(spell.heel, from, way);
+  const toe = cross(spell.toe, from, way);
+  const whole = cross(spell.whole, from, way);
+  const other = Number.isNaN(heel) ? whole : heel;
+  if (Number.isNaN(toe) && staysDown(spell.toe, other, way)) return NaN;
+  return later(heel, toe, whole, pick);
+}
+
+/** Followed for 100 ms beyond an instant, and under 1.5 cm all that while. */
+function staysDown(f: FootFollow, ms: number, way: 1 | -1): boolean {
+  const span = Array.from(f.u).filter((_, k) => (f.times[k]! - ms) * way > 0 && (f.times[k]! - ms) * way < 100);
+  return span.length > 0 && span.every((u) => u < OFF_GROUND);
+}
 
 /** A likeness that fits this many times worse than it does at rest has lost the shoe (something stands before it). */
 const LOST = 5;

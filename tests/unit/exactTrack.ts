@@ -1,0 +1,57 @@
+import type { Simulation } from "../../src/core/figure/simulate";
+import type { Pose, Side } from "../../src/core/figure/pose";
+import type { Vec3 } from "../../src/core/maths/vec3";
+import { at, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
+import { plantedSpells } from "../../src/core/track/plantedSpells";
+import { pinhole, toWorld } from "../../tools/clips/camera";
+
+export interface ExactOptions {
+  hand: "left" | "right";
+  fps: number;
+  distance: number;
+  height_px: number;
+}
+
+/** The track that a perfect network and perfect template tracking would have made of a simulation: exact joints, projected. */
+export function exactTrack(sim: Simulation, o: ExactOptions): Track {
+  const width = Math.round((o.height_px * 16) / 9);
+  const cam = pinhole({ camera: { distance: o.distance, height: 105, fov: 67, roll: 0, yaw: 0, width, height_px: o.height_px, fps: o.fps } });
+  const px = (p: Vec3) => cam.project(toWorld(p, o.hand));
+  const n = Math.floor(sim.script.duration * o.fps);
+  const times = Float64Array.from({ length: n }, (_, i) => (i * 1000) / o.fps);
+  const poses = Array.from(times, (t) => sim.at(t / 1000));
+  const landmarks = new Float32Array(n * POINTS * STRIDE);
+  const leftIs = o.hand === "right" ? "lead" : "trail";
+  const side = (pose: Pose, name: "left" | "right"): Side => ((name === "left") === (leftIs === "lead") ? pose.lead : pose.trail);
+  poses.forEach((pose, i) => {
+    const put = (point: number, p: Vec3) => landmarks.set([...px(p), 0.99, 1], at(i, point));
+    for (let p = 0; p < POINTS; p++) put(p, pose.head);
+    for (const name of ["left", "right"] as const) {
+      const s = side(pose, name);
+      const joints = { Ear: s.ear, Shoulder: s.shoulder, Elbow: s.elbow, Wrist: pose.midHands, Index: pose.midHands, Hip: s.hip, Knee: s.knee, Ankle: s.ankle, Heel: s.heel, Toe: s.toe } as const;
+      for (const [joint, p] of Object.entries(joints)) put(POINT[`${name}${joint as keyof typeof joints}`], p);
+    }
+  });
+  const bare = { times, landmarks };
+  const footPaths = (["left", "right"] as const).flatMap((foot) =>
+    plantedSpells(bare, foot).flatMap((spell) => {
+      const from = Math.max(0, spell.from - Math.round(0.26 * o.fps));
+      const to = Math.min(n - 1, spell.to + Math.round(0.26 * o.fps));
+      const middle = (spell.from + spell.to) >> 1;
+      return (["heel", "toe", "whole"] as const).map((part): FootPath => {
+        const place = (i: number) => px(side(poses[i]!, foot)[part === "toe" ? "toe" : "heel"]);
+        const [x0, y0] = place(middle);
+        const path = Array.from({ length: to - from + 1 }, (_, k) => place(from + k));
+        return {
+          foot, part, plantedFrom: spell.from, plantedTo: spell.to, from,
+          dx: Float32Array.from(path, (p) => p[0] - x0), dy: Float32Array.from(path, (p) => p[1] - y0), residual: new Float32Array(path.length).fill(1),
+        };
+      });
+    }),
+  );
+  return {
+    times, landmarks, outline: new Float32Array(n * 4).fill(NaN), presence: new Float32Array(n).fill(1), footPaths, handsPath: null, sounds: [], others: [],
+    video: { width, height: o.height_px, frames: n, fps: o.fps, rotation: 0, audio: false, durationMs: (n * 1000) / o.fps },
+    crop: { cx: width / 2, cy: o.height_px / 2, size: o.height_px * 0.6 }, model: "exact",
+  };
+}
