@@ -77,6 +77,16 @@ describe("a good double step", () => {
     for (const [id, m] of Object.entries(result.reps[0]!.measures)) if (m.value !== null) expect(moved.reps[0]!.measures[id as "pelvisSway"].value, id).toBeCloseTo(m.value, 1);
   });
 
+  it("filmed unevenly, with every seventh picture dropped, keeps its sway and drift", () => {
+    const keep = Array.from({ length: good.times.length }, (_, i) => i).filter((i) => i % 7 !== 3);
+    const take = (x: Float32Array, stride: number) => Float32Array.from(keep.flatMap((i) => [...x.subarray(i * stride, (i + 1) * stride)]));
+    const still = { footPaths: [], handsPath: null };
+    const uneven = judged({ ...good, ...still, times: Float64Array.from(keep, (i) => good.times[i]!), landmarks: take(good.landmarks, 132), outline: take(good.outline, 4), presence: take(good.presence, 1) });
+    const even = judged({ ...good, ...still }).reps[0]!.measures;
+    for (const id of ["pelvisSway", "headDrift", "pelvisSlide"] as const) expect(Math.abs(uneven.reps[0]!.measures[id].value! - even[id].value!), id).toBeLessThan(0.4);
+    expect(Math.abs(uneven.reps[0]!.events.impact!.t - result.reps[0]!.events.impact!.t)).toBeLessThan(12);
+  });
+
   it("of a golfer a tenth taller has lengths a tenth longer, and the same times", () => {
     const tall = judged(good, { golfer: { statureCm: 187, hand: "right" } }).reps[0]!.measures;
     const m = result.reps[0]!.measures;

@@ -84,6 +84,9 @@ export function resample(times: Float64Array, values: ArrayLike<number>, start: 
   return out;
 }
 
+/** Fills NaN in straight lines between their neighbours, and with the nearest value at the ends. */
+export const bridge = (x: Float64Array): Float64Array => resample(Float64Array.from(x.keys()), x, 0, 1, x.length);
+
 /** The values stand on the wanted clock (to a thousandth of a ms) and none is missing. */
 function alreadyThere(times: Float64Array, values: ArrayLike<number>, start: number, dt: number, n: number): boolean {
   if (times.length !== n) return false;

@@ -1,4 +1,4 @@
-import { filtfilt, lowPass, resample } from "../maths/filter";
+import { bridge, filtfilt, lowPass, resample } from "../maths/filter";
 import { halfSampleMode, runningMedian } from "../maths/stats";
 import type { GolferFacts, Scene } from "../scene/scene";
 import { sides, type SideName, type SidePoints } from "../track/sides";
@@ -61,9 +61,8 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const toT = (x: number) => (x - middle) * k * scene.targetSign;
   const toU = (y: number) => (scene.groundY - y) * k;
   const despike = (x: Float64Array) => runningMedian(x, 2);
-  const side = (p: SidePoints) => {
-    return Object.fromEntries(JOINTS.map((name) => [name, { t: despike(channel(p[name], 0, toT)), u: despike(channel(p[name], 1, toU)) }])) as Record<(typeof JOINTS)[number], { t: Float64Array; u: Float64Array }>;
-  };
+  const side = (p: SidePoints) =>
+    Object.fromEntries(JOINTS.map((name) => [name, { t: despike(channel(p[name], 0, toT)), u: despike(channel(p[name], 1, toU)) }])) as Record<(typeof JOINTS)[number], { t: Float64Array; u: Float64Array }>;
   const lead = side(s.lead);
   const trail = side(s.trail);
   const mid = (a: Float64Array, b: Float64Array) => a.map((v, i) => (v + b[i]!) / 2);
@@ -129,11 +128,13 @@ function outlineHead(track: Track, network: Float64Array, toT: (x: number) => nu
   return shifted(network, clock, middle);
 }
 
+/** The better channel where it is known; across gaps the network's own, shifted by the difference on both sides. */
 function shifted(network: Float64Array, clock: Clock, better: Float64Array): Float64Array {
   const known = better.filter((v) => !Number.isNaN(v)).length;
   if (known < better.length * 0.2) return network;
-  // The network is on the uniform clock already; for even frame rates both clocks are one.
-  const offset = runningMedian(clock(better.map((v, i) => v - network[i]!)), 2);
+  const onClock = clock(better);
+  const missing = clock(better.map((v) => (Number.isNaN(v) ? 1 : 0)));
+  const offset = runningMedian(bridge(onClock.map((v, i) => (missing[i]! > 0 ? NaN : v - network[i]!))), 2);
   return network.map((v, i) => v + offset[i]!);
 }
 

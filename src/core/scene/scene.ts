@@ -6,7 +6,7 @@ import { SCENE_FIT } from "./fitted";
 
 /** Something that limits what the clip can tell, in words and with what to do. */
 export interface Problem {
-  code: "wrongView" | "wrongHand" | "secondPerson" | "outOfFrame" | "noStill" | "small" | "noMotion" | "slowMotion";
+  code: "wrongView" | "secondPerson" | "outOfFrame" | "small" | "noMotion" | "slowMotion";
   message: string;
   action: string;
   from?: number;
