@@ -51,7 +51,5 @@ export const POINT = {
   rightAnkle: 28, leftHeel: 29, rightHeel: 30, leftToe: 31, rightToe: 32,
 } as const;
 
-export type PointName = keyof typeof POINT;
-
 /** Index of a point's x in `Track.landmarks`; y, visibility and σ follow. */
 export const at = (frame: number, point: number): number => (frame * POINTS + point) * STRIDE;

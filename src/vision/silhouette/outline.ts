@@ -1,4 +1,4 @@
-import { POINT, POINTS, STRIDE } from "../../core/track/track";
+import { POINT, STRIDE } from "../../core/track/track";
 import type { Square } from "../crop/resample";
 import { CROP_SIDE } from "../network/poseNetwork";
 
@@ -61,5 +61,5 @@ function middleOf(x: number[]): number {
   return x[x.length >> 1]!;
 }
 
+/** Numbers kept a frame. */
 export const OUTLINE = 4;
-export const POINT_FLOATS = POINTS * STRIDE;
