@@ -4,7 +4,7 @@ import { curve } from "./curve";
 import { filtfilt, lowPass, resample } from "./filter";
 import { JerkSmoother } from "./jerkSmoother";
 import { seeded } from "./seeded";
-import { halfSampleMode, mean } from "./stats";
+import { halfSampleMode, mean, median, runningMedian } from "./stats";
 
 describe("curve", () => {
   it("goes through its knots and never leaves the range of rising ones", () => {
@@ -69,5 +69,13 @@ it("the half-sample mode finds the dense place whatever the outliers", () => {
     const dense = Array.from({ length: 60 }, () => place + 0.2 * random.normal());
     const stray = Array.from({ length: 40 }, () => place + 30 + 100 * random.uniform());
     expect(Math.abs(halfSampleMode([...dense, ...stray]) - place)).toBeLessThan(0.6);
+  }));
+});
+
+it("the running median is the median of each window, ends and all", () => {
+  const number = fc.double({ min: -9, max: 9, noNaN: true });
+  fc.assert(fc.property(fc.array(number, { minLength: 1, maxLength: 30 }), fc.integer({ min: 1, max: 3 }), (x, half) => {
+    const got = runningMedian(x, half);
+    x.forEach((_, i) => expect(got[i]).toBeCloseTo(median(x.slice(Math.max(0, i - half), i + half + 1)), 12));
   }));
 });

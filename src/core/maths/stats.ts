@@ -61,6 +61,10 @@ export function runningMedian(values: ArrayLike<number>, half: number): Float64A
   // Few enough to keep sorted by insertion: this runs on every channel of every track.
   const sorted = new Float64Array(2 * half + 1);
   for (let i = 0; i < n; i++) {
+    if (half === 2 && i >= 2 && i < n - 2) {
+      out[i] = middleOfFive(values[i - 2]!, values[i - 1]!, values[i]!, values[i + 1]!, values[i + 2]!);
+      continue;
+    }
     let size = 0;
     const last = Math.min(n - 1, i + half);
     for (let k = Math.max(0, i - half); k <= last; k++) {
@@ -76,4 +80,17 @@ export function runningMedian(values: ArrayLike<number>, half: number): Float64A
     out[i] = size % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
   }
   return out;
+}
+
+/** Median of five by comparisons alone: the middle of a and b–e's inner pair, once the least and the greatest are out. */
+function middleOfFive(a: number, b: number, c: number, d: number, e: number): number {
+  const low1 = a < b ? a : b;
+  const high1 = a < b ? b : a;
+  const low2 = c < d ? c : d;
+  const high2 = c < d ? d : c;
+  // The lower of the two lows and the higher of the two highs can't be the middle of five.
+  const low = low1 > low2 ? low1 : low2;
+  const high = high1 < high2 ? high1 : high2;
+  const [lo, hi] = low < high ? [low, high] : [high, low];
+  return e < lo ? lo : e > hi ? hi : e;
 }
