@@ -2,7 +2,7 @@ import { findStage, type Stage } from "./drills";
 import { judge } from "./judge/judge";
 import { stepTaken } from "./judge/actions";
 import type { Measured, Verdict } from "./judge/verdict";
-import { JerkSmoother } from "./maths/jerkSmoother";
+import type { JerkSmoother } from "./maths/jerkSmoother";
 import { deviation, median } from "./maths/stats";
 import { CATALOGUE, MEASURE_IDS, type MeasureId } from "./measures/catalogue";
 import { measureAll } from "./measures/measureAll";
@@ -10,8 +10,10 @@ import { placeOnClock } from "./motion/footMotion";
 import { readMotion, type Motion } from "./motion/motion";
 import { EVENT_NAMES, readRep, type EventName, type Rep, type RepRules } from "./reps/rep";
 import type { FootEvent } from "./reps/events/footEvents";
+import { pressureSmoother } from "./reps/share";
 import { readScene, type GolferFacts, type Problem, type Scene } from "./scene/scene";
 import { finishTrack } from "./track/finishTrack";
+import { realTime } from "./track/realTime";
 import type { Track } from "./track/track";
 import { MODEL_SD } from "./uncertainty/fitted";
 import { perturbed } from "./uncertainty/perturb";
@@ -76,9 +78,6 @@ export interface AnalyseOptions {
   seed?: number;
 }
 
-/** Smoothing of the pressure: white jerk, and the position's spread at 60 pictures a second (pilot study, section 4). */
-const PRESSURE_JERK = 55;
-const PRESSURE_SD = 0.3;
 /** A swing at real speed: longer (or shorter) than this asks about slow motion (MOVEMENT, scale and view), ms. */
 const BACK_RANGE = [400, 2000] as const;
 const DOWN_RANGE = [150, 600] as const;
@@ -131,7 +130,7 @@ function readTrackRep(timed: Track, golfer: GolferFacts, rules: RepRules): ReadR
   const track = finishTrack(timed);
   const scene = readScene(track, golfer);
   const motion = readMotion(track, scene, golfer);
-  const smoother = new JerkSmoother(motion.n, motion.dt, PRESSURE_JERK, PRESSURE_SD * Math.sqrt(1 / 60 / motion.dt));
+  const smoother = pressureSmoother(motion);
   const stillFromMs = scene.still ? track.times[scene.still.from]! : motion.startMs;
   return { scene, motion, smoother, stillFromMs, rep: readRep(motion, rules, smoother, stillFromMs) };
 }
@@ -147,13 +146,6 @@ function slowSwing(original: Track, golfer: GolferFacts, rules: RepRules): ReadR
 function tooSlow({ events }: Rep): boolean {
   const outside = (v: number, [lo, hi]: readonly [number, number]) => v < lo || v > hi;
   return outside(events.top - events.handStart, BACK_RANGE) || outside(events.impact - events.top, DOWN_RANGE);
-}
-
-/** The track on the clock of what happened, when the film runs slower than that. */
-function realTime(track: Track, captureFps: number | undefined): Track {
-  if (captureFps === undefined) return track;
-  const k = track.video.fps / captureFps;
-  return { ...track, times: track.times.map((t) => t * k), sounds: track.sounds.map((s) => ({ ...s, t: s.t * k })), video: { ...track.video, fps: captureFps } };
 }
 
 function withUncertainty(

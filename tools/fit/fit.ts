@@ -3,11 +3,11 @@
  * Spreads are taken over all clips; where bodies are few they say more of poses than of bodies.
  */
 import { findStage } from "../../src/core/drills";
-import { JerkSmoother } from "../../src/core/maths/jerkSmoother";
 import { deviation, mean, median } from "../../src/core/maths/stats";
 import { readMotion } from "../../src/core/motion/motion";
 import { valueAt } from "../../src/core/reps/clock";
 import { readRep } from "../../src/core/reps/rep";
+import { pressureSmoother } from "../../src/core/reps/share";
 import { readScene } from "../../src/core/scene/scene";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { finishTrack } from "../../src/core/track/finishTrack";
@@ -28,7 +28,7 @@ for (const { id, track: raw, truth } of truthClips()) {
   const trueScale = (truth.camera.distance + 0.06 * truth.golfer.stature) / focal;
   scales.push((SCENE_FIT.earsOverHeels * trueScale) / scene.scale.cmPerPx);
   const rules = truth.drill === "none" ? { kind: "swing" as const, clubAhead: false } : findStage(truth.drill).stage.rules;
-  const rep = readRep(motion, rules, new JerkSmoother(motion.n, motion.dt, 55, 0.3 * Math.sqrt(1 / 60 / motion.dt)), track.times[scene.still!.from]!);
+  const rep = readRep(motion, rules, pressureSmoother(motion), track.times[scene.still!.from]!);
   if (!rep) throw new Error(`${id}: no rep`);
   const still = truth.perFrame.filter((f) => f.t > truth.events.address! - 250 && f.t <= truth.events.address!);
   const channel = (name: string, x: Float64Array, joint: string) => {

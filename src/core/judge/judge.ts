@@ -1,4 +1,4 @@
-import { bandFor, type Check, type Stage } from "../drills";
+import { bandFor, type Check, type FailWords, type Stage } from "../drills";
 import { PHASES } from "../drills/drill";
 import { CATALOGUE, type MeasureId } from "../measures/catalogue";
 import type { Problem } from "../scene/scene";
@@ -55,16 +55,19 @@ export function judge(input: JudgeInput): Verdict {
   const musts = byPhase.filter((c) => c.level === "must");
   const failed = musts.find((c) => resultOf(c).result === "fail");
   if (failed) {
-    const v = resultOf(failed);
-    const low = v.band[0] !== null && v.value! < v.band[0];
-    const words = (low ? failed.below : failed.above) ?? failed.below ?? failed.above!;
-    return verdict("fail", null, { id: failed.id, words: words.cue });
+    return verdict("fail", null, { id: failed.id, words: failWords(failed, resultOf(failed)).cue });
   }
   if (unseen) return verdict("not judged", { code: "footNotSeen", message: `${unseen.name}: not clearly seen. Keep both feet in the picture, in good light.` }, null);
   const open = musts.filter((c) => resultOf(c).result !== "pass");
   if (open.length === 0 && musts.some((c) => c.point)) return verdict("pass", null, null);
   if (musts.length === 0) return verdict("not judged", { code: "rehearsal", message: "This stage is a rehearsal: counted and shown, not judged." }, null);
   return verdict("not judged", openReason(open, musts.length, resultOf), null);
+}
+
+/** What a failed check says, by the side of its band on which the value lies. */
+export function failWords(check: Check, v: Pick<CheckVerdict, "band" | "value">): FailWords {
+  const low = v.band[0] !== null && v.value !== null && v.value < v.band[0];
+  return ((low ? check.below : check.above) ?? check.below ?? check.above)!;
 }
 
 function check(c: Check, measured: Measured, statureCm: number): CheckVerdict {

@@ -1,11 +1,12 @@
 import type { JerkSmoother } from "../maths/jerkSmoother";
+import { mean } from "../maths/stats";
 import type { FootMotion } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
 import type { SideName } from "../track/sides";
 import { address } from "./events/address";
 import { footEvents, type FootEvent } from "./events/footEvents";
 import { armLevel, finish, handSpeed, handStart, impact, roughTopSample, swingSpeed, top } from "./events/hands";
-import { nearest, risesThrough, toMs, toSample } from "./clock";
+import { firstRun, nearest, risesThrough, toMs, toSample } from "./clock";
 import { airborne, leadShare, type Airborne } from "./share";
 
 export type EventName = "address" | "groundStart" | "handStart" | "midBack" | "top" | "recentre" | "halfwayDown" | "impact" | "finish";
@@ -21,9 +22,8 @@ export interface Rep {
   air: Airborne;
   /** Both feet's spells on the ground, each ending at its lift-off and beginning at its landing where those were found. */
   feet: Record<SideName, FootMotion>;
-  /** Start of the still spell that ends at address, and whether there was none. */
+  /** Start of the still spell that ends at address. */
   stillFromMs: number;
-  movingStart: boolean;
   leadShare: Float64Array;
   /** Lead share at the still address, %. */
   shareStill: number;
@@ -59,19 +59,13 @@ export function readRep(m: Motion, rules: RepRules, smoother: JerkSmoother, stil
   const stillFrom = Math.max(stood.fromMs, stood.ms - 600);
   const standing = { lead: untilContact(m.feet.lead, "lead", feet), trail: untilContact(m.feet.trail, "trail", feet) };
   const share = leadShare({ ...m, feet: standing }, smoother, air, { fromMs: stillFrom, toMs: stood.ms, even: !stood.moving });
-  const mean = (a: number, b: number) => {
-    let sum = 0;
-    for (let i = a; i <= b; i++) sum += share[i]!;
-    return sum / (b - a + 1);
-  };
-  const shareStill = mean(nearest(m, stood.ms - 300), addressSample);
+  const shareStill = mean(share.subarray(nearest(m, stood.ms - 300), addressSample + 1));
   const finishMs = Number.isNaN(impactMs) ? NaN : finish(m, toSample(m, impactMs));
   return {
     kind: rules.kind,
     fromMs: m.startMs,
     toMs: endMs,
     stillFromMs: stood.fromMs,
-    movingStart: stood.moving,
     footEvents: feet,
     air,
     feet: standing,
@@ -110,12 +104,7 @@ function untilContact(foot: FootMotion, side: SideName, events: FootEvent[]): Fo
  */
 function groundStart(m: Motion, share: Float64Array, still: number, from: number, feet: FootEvent[], stood: { ms: number; bodyFirst: boolean }): number {
   const need = Math.max(2, Math.round(0.1 / m.dt));
-  let run = 0;
-  let weight = NaN;
-  for (let i = from; i < m.n && Number.isNaN(weight); i++) {
-    run = Math.abs(share[i]! - still) >= 5 ? run + 1 : 0;
-    if (run >= need) weight = toMs(m, i - need + 1);
-  }
+  const weight = toMs(m, firstRun((i) => Math.abs(share[i]! - still) >= 5, need, from, m.n - 1));
   const foot = feet.find((e) => e.ms > stood.ms)?.ms ?? NaN;
   const found = [weight, foot, stood.bodyFirst ? stood.ms : NaN].filter((t) => !Number.isNaN(t));
   return found.length ? Math.min(...found) : NaN;

@@ -1,10 +1,18 @@
-import type { JerkSmoother } from "../maths/jerkSmoother";
+import { JerkSmoother } from "../maths/jerkSmoother";
 import { GRAVITY } from "../motion/deLeva";
 import { placeOnClock } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
 import type { SideName } from "../track/sides";
 import { nearest, toMs } from "./clock";
 import type { FootEvent } from "./events/footEvents";
+
+/** Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a second, cm (pilot study, section 4). */
+const PRESSURE_JERK = 55;
+const PRESSURE_SD = 0.3;
+
+/** The smoother for the centre of mass of a motion and of every perturbed copy of it. */
+export const pressureSmoother = (m: Pick<Motion, "n" | "dt">): JerkSmoother =>
+  new JerkSmoother(m.n, m.dt, PRESSURE_JERK, PRESSURE_SD * Math.sqrt(1 / 60 / m.dt));
 
 /** Spells in which a foot is in the air, ms. */
 export type Airborne = Record<SideName, [from: number, to: number][]>;

@@ -28,25 +28,26 @@ export function* perturbed(motion: Motion, scene: Scene, still: { fromMs: number
     }
     return e;
   };
+  const path = handsWay(motion, b);
   for (let k = 0; k < copies; k++) {
     const scale = 1 + (random.normal() * scene.scale.u) / scene.scale.cmPerPx;
     const put = (x: Float64Array, error?: Float64Array) => x.map((v, i) => (v + (error?.[i] ?? 0)) * scale);
-    const handsT = alongPath(motion, random, NOISE_FIT.hands, b);
-    const handsU = alongPath(motion, random, NOISE_FIT.hands, b);
+    const handsT = alongPath(path, random, NOISE_FIT.hands);
+    const handsU = alongPath(path, random, NOISE_FIT.hands);
     addCorrelated(handsT, random, dt, 0.06, NOISE_FIT.handsStill);
     addCorrelated(handsU, random, dt, 0.06, NOISE_FIT.handsStill);
     yield {
       ...motion,
       hipT: put(motion.hipT, drift(NOISE_FIT.hip)),
       headT: put(motion.headT, drift(NOISE_FIT.head)),
-      shoulderT: put(motion.shoulderT, alongPath(motion, random, NOISE_FIT.shoulder, b)),
+      shoulderT: put(motion.shoulderT, alongPath(path, random, NOISE_FIT.shoulder)),
       comT: put(motion.comT, drift(NOISE_FIT.com)),
       comU: put(motion.comU),
       handsT: put(motion.handsT, handsT),
       handsU: put(motion.handsU, handsU),
       hipU: put(motion.hipU),
       headU: put(motion.headU),
-      shoulderU: put(motion.shoulderU, alongPath(motion, random, NOISE_FIT.shoulder, b)),
+      shoulderU: put(motion.shoulderU, alongPath(path, random, NOISE_FIT.shoulder)),
       closeHandsT: put(motion.closeHandsT),
       closeHandsU: put(motion.closeHandsU),
       feet: { lead: perturbedFoot(motion.feet.lead, random, scale), trail: perturbedFoot(motion.feet.trail, random, scale) },
@@ -54,18 +55,22 @@ export function* perturbed(motion: Motion, scene: Scene, still: { fromMs: number
   }
 }
 
+/** Way that the hands have gone since sample `from`, cm. */
+function handsWay(m: Motion, from: number): Float64Array {
+  const path = new Float64Array(m.n);
+  for (let i = from + 1; i < m.n; i++) path[i] = path[i - 1]! + Math.hypot(m.handsT[i]! - m.handsT[i - 1]!, m.handsU[i]! - m.handsU[i - 1]!);
+  return path;
+}
+
 /** Way of the hands over which the error of hands and shoulders changes, cm. */
 const HANDS_PATH = 25;
 
 /**
  * The network's error of hands and shoulders belongs to the pose: it changes as the hands travel and rests while they
- * rest, so that it never looks like a start of its own. Smooth noise
- * over the hands' own path from sample `from` on, growing from nothing.
+ * rest, so that it never looks like a start of its own. Smooth noise over the hands' own path, growing from nothing.
  */
-function alongPath(m: Motion, random: Seeded, sd: number, from: number): Float64Array {
-  const path = new Float64Array(m.n);
-  for (let i = from + 1; i < m.n; i++) path[i] = path[i - 1]! + Math.hypot(m.handsT[i]! - m.handsT[i - 1]!, m.handsU[i]! - m.handsU[i - 1]!);
-  const long = Math.ceil(path[m.n - 1]!) + 2;
+function alongPath(path: Float64Array, random: Seeded, sd: number): Float64Array {
+  const long = Math.ceil(path[path.length - 1]!) + 2;
   const noise = new Float64Array(long);
   addCorrelated(noise, random, 1, HANDS_PATH, sd);
   return path.map((s) => {

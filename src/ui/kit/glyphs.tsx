@@ -1,5 +1,4 @@
-import type { Verdict } from "@/core/judge/verdict";
-import type { CheckResult } from "@/core/judge/verdict";
+import type { CheckResult, Verdict } from "@/core/judge/verdict";
 
 /** The program's own signs (24 × 24): told apart by shape, always beside a word. */
 export type GlyphName = "pass" | "fail" | "unsure";
@@ -28,6 +27,9 @@ export function VerdictGlyph({ name, size = 24, className = "" }: { name: GlyphN
     </svg>
   );
 }
+
+/** Colour of a check's outcome: the third sign after shape and word. */
+export const RESULT_COLOUR = { pass: "var(--pass)", fail: "var(--fail)", "too close": "var(--unsure)", "not measurable": "var(--unsure)" } as const satisfies Record<CheckResult, string>;
 
 /** Lead ● and trail ▲, with the word. */
 export function SideMark({ side, className = "" }: { side: "lead" | "trail"; className?: string }) {

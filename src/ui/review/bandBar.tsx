@@ -1,9 +1,8 @@
 import { scaleLinear } from "d3-scale";
 import type { CheckVerdict } from "@/core/judge/verdict";
+import { RESULT_COLOUR } from "@/ui/kit/glyphs";
 
 const W = 124;
-const COLOUR = { pass: "var(--pass)", fail: "var(--fail)", "too close": "var(--unsure)", "not measurable": "var(--unsure)" } as const;
-
 /** A check's band with its sure part (inside by U = 2u), its limits, and the value with ± U. */
 export function BandBar({ check }: { check: CheckVerdict }) {
   const [lo, hi] = check.band;
@@ -13,7 +12,7 @@ export function BandBar({ check }: { check: CheckVerdict }) {
   const x = scaleLinear([Math.min(...marks) - span * 0.35 - U * 0.5, Math.max(...marks) + span * 0.35 + U * 0.5], [0, W]).clamp(true);
   const [a, b] = [lo === null ? 0 : x(lo), hi === null ? W : x(hi)];
   const [sureA, sureB] = [lo === null ? 0 : x(lo + U), hi === null ? W : x(hi - U)];
-  const colour = COLOUR[check.result];
+  const colour = RESULT_COLOUR[check.result];
   return (
     <svg viewBox={`0 0 ${W} 16`} width={W} height={16} aria-hidden className="block">
       <rect x={0} y={5} width={W} height={6} fill="var(--silt)" />

@@ -5,7 +5,9 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import { findStage } from "@/core/drills";
 import { readTrack } from "@/core/formats/trackFile";
 import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
+import { failWords } from "@/core/judge/judge";
 import { finishTrack } from "@/core/track/finishTrack";
+import { realTime } from "@/core/track/realTime";
 import type { Track } from "@/core/track/track";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
@@ -22,6 +24,8 @@ export function RepReview({ rep }: { rep: RepDetail }) {
   const [slow, setSlow] = useState(true);
   const events = useMemo(() => Object.fromEntries(rep.events.filter((e) => e.foot === "").map((e) => [e.name, e.t])), [rep.events]);
   const [frame, setFrame] = useState(0);
+  /** How many times longer the film lasts than what happened. */
+  const [filmRate, setFilmRate] = useState(1);
 
   const { trackSha256, captureFps } = rep;
   const cueCheck = rep.verdict?.checks.find((c) => c.id === rep.verdict?.cue?.id);
@@ -32,8 +36,8 @@ export function RepReview({ rep }: { rep: RepDetail }) {
       .then(async (r) => (r.ok ? readTrack(new Uint8Array(await r.arrayBuffer())) : null))
       .then((t) => {
         if (!current || !t) return;
-        const k = captureFps === null ? 1 : t.video.fps / captureFps;
-        const real = finishTrack({ ...t, times: t.times.map((ms) => ms * k) });
+        const real = finishTrack(realTime(t, captureFps));
+        setFilmRate(captureFps === null ? 1 : captureFps / t.video.fps);
         setTrack(real);
         setFrame(nearestFrame(real.times, start));
       });
@@ -97,7 +101,7 @@ export function RepReview({ rep }: { rep: RepDetail }) {
           <Film
             src={lost ? null : `/api/clips/${rep.clip.sha256}`}
             track={track} hand={rep.hand} frame={frame} playing={playing} rate={slow ? 0.25 : 1}
-            filmSecondsPerMs={(captureFps !== null && track ? captureFps / track.video.fps : 1) / 1000}
+            filmSecondsPerMs={filmRate / 1000}
             onFrame={setFrame} onEnd={end} onLost={filmLost}
           />
           {lost && <p className="mt-2 text-[15px] text-ink-2">The film was not kept, or this browser can&rsquo;t play it. Joints and numbers stay.</p>}
@@ -130,7 +134,7 @@ function Next({ rep }: { rep: RepDetail }) {
   const action = stage.actions.find((a) => a.id === v.cue?.id);
   const check = stage.checks.find((c) => c.id === v.cue?.id);
   const result = v.checks.find((c) => c.id === v.cue?.id);
-  const words = action?.next ?? (check && result ? ((result.band[0] !== null && result.value! < result.band[0] ? check.below : check.above) ?? check.below ?? check.above)?.next : null);
+  const words = action?.next ?? (check && result ? failWords(check, result).next : null);
   const open = v.checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable")).length;
   const text = words ?? (v.result === "pass" ? `Do it again: a set is four reps with a plain swing after each. ${drill.why}` : open ? "Do another: nearer the middle of the band the film is sure of it." : null);
   if (!text) return null;

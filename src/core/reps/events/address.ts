@@ -1,7 +1,7 @@
-import { derivative, filtfilt, lowPass } from "../../maths/filter";
 import type { Motion } from "../../motion/motion";
 import { toMs } from "../clock";
 import { EVENT_FIT } from "../fitted";
+import { smoothSpeed } from "./speed";
 
 /** Cut-off at which the body's own speed can be told from the points' noise, Hz. */
 const STILL_HZ = 4;
@@ -14,12 +14,7 @@ const SPELL_MS = 300;
  * for. `bodyFirst`: it is the hips that end it. None: the quietest 100 ms, flagged as a moving start.
  */
 export function address(m: Motion, handStartMs: number): { ms: number; moving: boolean; fromMs: number; bodyFirst: boolean } {
-  const f = lowPass(STILL_HZ, m.dt);
-  const slow = (t: Float64Array, u: Float64Array) => {
-    const vt = derivative(filtfilt(f, t), m.dt);
-    const vu = derivative(filtfilt(f, u), m.dt);
-    return vt.map((v, i) => Math.hypot(v, vu[i]!));
-  };
+  const slow = (t: Float64Array, u: Float64Array) => smoothSpeed(t, u, m.dt, STILL_HZ);
   const parts = [slow(m.handsT, m.handsU), slow(m.hipT, m.hipU), slow(m.headT, m.headU)];
   const stands = (ms: number) =>
     (["lead", "trail"] as const).every((side) => m.feet[side].spells.some((s) => ms >= s.fromMs && ms <= s.toMs));

@@ -1,13 +1,12 @@
-import { derivative, filtfilt, lowPass } from "../../maths/filter";
+import { derivative } from "../../maths/filter";
 import type { Motion } from "../../motion/motion";
 import { EVENT_FIT, LEVEL_FIT } from "../fitted";
+import { planeSpeed, smoothSpeed } from "./speed";
 import { firstRun, risesThrough, toMs, vertex } from "../clock";
 
 /** Speed of mid-hands in the picture plane, cm/s. */
 export function handSpeed(m: Motion): Float64Array {
-  const vt = derivative(m.handsT, m.dt);
-  const vu = derivative(m.handsU, m.dt);
-  return vt.map((v, i) => Math.hypot(v, vu[i]!));
+  return planeSpeed(m.handsT, m.handsU, m.dt);
 }
 
 /**
@@ -15,9 +14,7 @@ export function handSpeed(m: Motion): Float64Array {
  * along without their having started.
  */
 export function swingSpeed(m: Motion): Float64Array {
-  const vt = derivative(m.handsT.map((t, i) => t - m.shoulderT[i]!), m.dt);
-  const vu = derivative(m.handsU.map((u, i) => u - m.shoulderU[i]!), m.dt);
-  return vt.map((v, i) => Math.hypot(v, vu[i]!));
+  return planeSpeed(m.handsT.map((t, i) => t - m.shoulderT[i]!), m.handsU.map((u, i) => u - m.shoulderU[i]!), m.dt);
 }
 
 /** Hand start: mid-hands faster than 15 cm/s against the shoulders for 100 ms, first time after sample `from`; interpolated to the crossing. */
@@ -97,14 +94,8 @@ const FINISH_HIPS_HZ = 1.5;
  * which the picture does not show, so it sees them slow down a little early: a fitted delay makes up for it.
  */
 export function finish(m: Motion, from: number): number {
-  const speed = (t: Float64Array, u: Float64Array, hz: number) => {
-    const f = lowPass(hz, m.dt);
-    const vt = derivative(filtfilt(f, t), m.dt);
-    const vu = derivative(filtfilt(f, u), m.dt);
-    return vt.map((v, i) => Math.hypot(v, vu[i]!));
-  };
-  const hands = speed(m.handsT, m.handsU, FINISH_HANDS_HZ);
-  const hips = speed(m.hipT, m.hipU, FINISH_HIPS_HZ);
+  const hands = smoothSpeed(m.handsT, m.handsU, m.dt, FINISH_HANDS_HZ);
+  const hips = smoothSpeed(m.hipT, m.hipU, m.dt, FINISH_HIPS_HZ);
   const quiet = (i: number) => hands[i]! < 25 && hips[i]! < 12;
   return toMs(m, firstRun(quiet, Math.round(0.2 / m.dt), Math.ceil(from), m.n - 1)) + EVENT_FIT.finishLateMs;
 }

@@ -1,7 +1,7 @@
 import { area, curveMonotoneY, line } from "d3-shape";
 import type { RepSeries } from "@/core/analyse";
 import type { CheckVerdict } from "@/core/judge/verdict";
-import { PRINT } from "@/ui/kit/glyphs";
+import { PRINT, RESULT_COLOUR } from "@/ui/kit/glyphs";
 import { FILM, TINY, runs, shareToT, stripScales, visible, type StripScales, type StripSize } from "./geometry";
 import { gatesOf, type Gate } from "./gates";
 
@@ -127,12 +127,10 @@ function Lines({ data: { series }, s, size, hips }: Part & { hips: boolean }) {
   );
 }
 
-const COLOUR = { pass: "var(--pass)", fail: "var(--fail)", "too close": "var(--unsure)", "not measurable": "var(--unsure)" } as const;
-
 /** Passed: two posts. Missed: a bar past both, and dots from the limit to what happened. Too close: a ring on the crossing. */
 function GateMark({ gate, size }: { gate: Gate; size: StripSize }) {
   const { result } = gate.check;
-  const colour = COLOUR[result];
+  const colour = RESULT_COLOUR[result];
   const half = gate.length / 2;
   const [lo, hi] = gate.a < gate.b ? [gate.a, gate.b] : [gate.b, gate.a];
   const upright = gate.posts === "upright";
