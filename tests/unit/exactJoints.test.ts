@@ -3,9 +3,9 @@ import { describe, expect, it } from "vitest";
 import { analyse } from "../../src/core/analyse";
 import { body } from "../../src/core/figure/anthropometry";
 import { doubleStep, type DoubleStepOptions } from "../../src/core/figure/scripts/doubleStep";
-import { normalSwing } from "../../src/core/figure/scripts/normalSwing";
+import { swing } from "../../src/core/figure/scripts/swing";
 import { simulate } from "../../src/core/figure/simulate";
-import { truth } from "../../src/core/figure/truth";
+import { truth } from "../../src/core/figure/truth/truth";
 import { exactTrack, type ExactOptions } from "./exactTrack";
 
 /** With a perfect network the core has only its own errors left: scale, the picture plane, smoothing. */
@@ -64,7 +64,7 @@ describe("on exact joints", () => {
   });
 
   it("an ordinary swing shows no step, and its weight goes back and comes through", () => {
-    const sim = simulate(body(172, "female"), normalSwing());
+    const sim = simulate(body(172, "female"), swing());
     const rep = analyse(exactTrack(sim, { hand: "right", fps: 60, distance: 400, height_px: 720 }), { golfer: { statureCm: 172, hand: "right" }, drill: "none", samples: 16 }).reps[0]!;
     expect(rep.verdict).toBeNull();
     expect(rep.measures.trailStepLength).toMatchObject({ value: null, state: "not measurable", reason: "the foot did not step" });

@@ -15,7 +15,7 @@ export interface ExactOptions {
 /** The track that a perfect network and perfect template tracking would have made of a simulation: exact joints, projected. */
 export function exactTrack(sim: Simulation, o: ExactOptions): Track {
   const width = Math.round((o.height_px * 16) / 9);
-  const cam = pinhole({ camera: { distance: o.distance, height: 105, fov: 67, roll: 0, yaw: 0, width, height_px: o.height_px, fps: o.fps } });
+  const cam = pinhole({ view: "face-on", golfer: { hand: o.hand }, camera: { distance: o.distance, height: 105, fov: 67, roll: 0, yaw: 0, width, height_px: o.height_px, fps: o.fps } });
   const px = (p: Vec3) => cam.project(toWorld(p, o.hand));
   const n = Math.floor(sim.script.duration * o.fps);
   const times = Float64Array.from({ length: n }, (_, i) => (i * 1000) / o.fps);
@@ -50,7 +50,7 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
     }),
   );
   return {
-    times, landmarks, outline: new Float32Array(n * 4).fill(NaN), presence: new Float32Array(n).fill(1), footPaths, handsPath: null, sounds: [], others: [],
+    times, landmarks, outline: new Float32Array(n * 8).fill(NaN), presence: new Float32Array(n).fill(1), footPaths, handsPaths: [], looks: [], sounds: [], others: [],
     video: { width, height: o.height_px, frames: n, fps: o.fps, rotation: 0, audio: false, durationMs: (n * 1000) / o.fps },
     crop: { cx: width / 2, cy: o.height_px / 2, size: o.height_px * 0.6 }, model: "exact",
   };

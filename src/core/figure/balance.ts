@@ -1,5 +1,5 @@
 import { add, mix, type Vec3 } from "../maths/vec3";
-import { curve } from "../maths/curve";
+import { curve, type Knot } from "../maths/curve";
 import { DE_LEVA, type Body, type Segment } from "./anthropometry";
 import type { Pose, Poser, Side } from "./pose";
 import type { MovementScript } from "./script";
@@ -31,61 +31,86 @@ export function centreOfMass(pose: Pose, body: Body): Vec3 {
   return sum;
 }
 
+/** Where mid-hip is along T and D, cm, one value per sample. */
+export interface PelvisPath {
+  t: Float64Array;
+  d: Float64Array;
+}
+
 /**
- * Where the pelvis must be (cm along T, one value per sample) so that the body's centre of mass obeys the inverted
- * pendulum x″ = (g/h)(x − p) under the scripted pressure p. The pendulum runs away forward in time, so it is solved as
- * a boundary-value problem (at rest over the pressure at both ends), and the pelvis is moved until the pose's own
- * centre of mass lies there.
+ * Where the pelvis must be so that the body's centre of mass obeys the inverted pendulum x″ = (g/h)(x − p), along T and
+ * along D, under the scripted pressure p. The pendulum runs away forward in time, so it is solved as a boundary-value
+ * problem (at rest over the pressure at both ends), and the pelvis is moved until the pose's own centre of mass lies there.
  *
  * @param dt sample spacing, s
  */
-export function balance(body: Body, script: MovementScript, poser: Poser, times: Float64Array, dt: number): Float64Array {
+export function balance(body: Body, script: MovementScript, poser: Poser, times: Float64Array, dt: number): PelvisPath {
   const n = times.length;
   const pressure = scriptedPressure(stillUntilPush(body, script, poser, times, dt), poser, times);
-  const pelvis = new Float64Array(n);
-  for (let pass = 0; pass < 6; pass++) {
-    const com = new Float64Array(n);
-    const height = new Float64Array(n);
+  // Hips stand behind the pressure to balance the bent trunk.
+  const pelvis: PelvisPath = { t: Float64Array.from(pressure.t), d: pressure.d.map((d) => d - 0.06 * body.stature) };
+  const com = { t: new Float64Array(n), d: new Float64Array(n) };
+  const height = new Float64Array(n);
+  for (let pass = 0; pass < 9; pass++) {
     for (let i = 0; i < n; i++) {
-      const at = centreOfMass(poser.pose(times[i]!, pelvis[i]!), body);
-      com[i] = at[0];
-      height[i] = at[1];
+      const at = centreOfMass(poser.pose(times[i]!, pelvis.t[i]!, pelvis.d[i]!), body);
+      [com.t[i], height[i], com.d[i]] = at;
     }
-    const wanted = pendulum(pressure, height, dt);
-    // The legs follow only in part, so a move of the pelvis moves the centre of mass by about seven eighths of it.
-    for (let i = 0; i < n; i++) pelvis[i]! += (wanted[i]! - com[i]!) * 1.12;
+    for (const axis of ["t", "d"] as const) {
+      const wanted = pendulum(pressure[axis], height, dt);
+      // The legs follow only in part, so a move of the pelvis moves the centre of mass by about seven eighths of it.
+      for (let i = 0; i < n; i++) pelvis[axis][i]! += (wanted[i]! - com[axis][i]!) * 1.12;
+    }
   }
   return pelvis;
 }
 
 /**
  * A body that is to stand still until its first push must push just so hard that what comes later does not already move
- * it: the second knot of the share is set to that push (the answer is linear in it, so two trials give it).
+ * it: each push's knot of the share is set to that (the answer is linear in it, so two trials give it).
  */
 function stillUntilPush(body: Body, script: MovementScript, poser: Poser, times: Float64Array, dt: number): MovementScript {
-  const push = script.leadShare[1];
-  if (!script.stillStart || !push) return script;
-  const withPush = (share: number): MovementScript => ({ ...script, leadShare: script.leadShare.map((k, i) => (i === 1 ? [k[0], share] : k)) });
-  const height = new Float64Array(times.length).fill(centreOfMass(poser.pose(0, 0), body)[1]);
-  const start = Math.round(script.leadShare[0]![0] / dt);
-  const creep = (share: number) => {
-    const x = pendulum(scriptedPressure(withPush(share), poser, times), height, dt);
-    return x[start + 1]! - x[start - 1]!;
-  };
-  const [low, high] = [creep(20), creep(60)];
-  const share = 20 + (40 * low) / (low - high);
-  return withPush(Math.min(Math.max(share, 4), 96));
+  let share = script.leadShare;
+  const height = new Float64Array(times.length).fill(centreOfMass(poser.pose(0, 0, 0), body)[1]);
+  for (const pushAt of script.pushes) {
+    const index = share.findIndex((k) => k[0] === pushAt);
+    if (index < 1) throw new RangeError(`no knot of the share before the push at ${pushAt} s`);
+    const withPush = (value: number) => share.map((k, i): Knot => (i === index ? [k[0], value] : k));
+    const start = Math.round(share[index - 1]![0] / dt);
+    // What came before has settled by then: only what follows counts.
+    const creep = (value: number) => {
+      const x = pendulum(scriptedPressure({ ...script, leadShare: withPush(value).slice(index - 1) }, poser, times, start).t, height, dt);
+      return x[start + 1]! - x[start - 1]!;
+    };
+    const [low, high] = [creep(20), creep(60)];
+    share = withPush(Math.min(Math.max(20 + (40 * low) / (low - high), 4), 96));
+  }
+  return { ...script, leadShare: share };
 }
 
-/** The scripted pressure along T, cm: by share while both feet are down, under the standing foot otherwise. */
-export function scriptedPressure(script: MovementScript, poser: Poser, times: Float64Array): Float64Array {
+/**
+ * The scripted pressure, cm: along T by share while both feet are down, under the standing foot otherwise; along D at
+ * the scripted part of the feet's length.
+ *
+ * @param settled samples before this one stand as at it
+ */
+export function scriptedPressure(script: MovementScript, poser: Poser, times: Float64Array, settled = 0): PelvisPath {
   const share = curve(script.leadShare);
-  return Float64Array.from(times, (t) => {
+  const depth = curve(script.pressureDepth?.length ? script.pressureDepth : [[0, 50]]);
+  const out: PelvisPath = { t: new Float64Array(times.length), d: new Float64Array(times.length) };
+  for (let i = settled; i < times.length; i++) {
+    const t = times[i]!;
     const lead = poser.foot("lead", t);
     const trail = poser.foot("trail", t);
     const part = lead.airborne ? 0 : trail.airborne ? 1 : share(t) / 100;
-    return trail.centreT + part * (lead.centreT - trail.centreT);
-  });
+    const along = depth(t) / 100;
+    const at = (foot: typeof lead) => foot.heel[2] + along * (foot.toe[2] - foot.heel[2]);
+    out.t[i] = trail.centreT + part * (lead.centreT - trail.centreT);
+    out.d[i] = at(trail) + part * (at(lead) - at(trail));
+  }
+  out.t.fill(out.t[settled]!, 0, settled);
+  out.d.fill(out.d[settled]!, 0, settled);
+  return out;
 }
 
 /** Solves x − (h/g)x″ = p with x = p at both ends (tridiagonal, Thomas algorithm). */

@@ -1,7 +1,8 @@
 import { add, cross, dot, norm, rotate, scale, sub, unit, type Vec3 } from "../maths/vec3";
-import { curve, type Curve } from "../maths/curve";
+import { curve, type Curve, type Knot } from "../maths/curve";
 import type { Body } from "./anthropometry";
-import type { FootScript, MovementScript } from "./script";
+import { footPath, type FootPlace } from "./footPath";
+import type { MovementScript } from "./script";
 
 /** Exact 3-D joints at one instant, cm, [T, U, D]. */
 export interface Pose {
@@ -33,22 +34,13 @@ export interface Side {
 
 /** A script made ready to be asked for poses. */
 export interface Poser {
-  /** The pose at `t` s with the pelvis moved by `pelvisT` cm along T. */
-  pose(t: number, pelvisT: number): Pose;
-  /** The middle of a foot's sole along T, cm, and whether any of it is within 1.5 cm of the ground. */
+  /** The pose at `t` s with mid-hip at `pelvisT`, `pelvisD` cm along T and D. */
+  pose(t: number, pelvisT: number, pelvisD: number): Pose;
   foot(side: "lead" | "trail", t: number): FootPlace;
 }
 
-export interface FootPlace {
-  ankle: Vec3;
-  heel: Vec3;
-  toe: Vec3;
-  forward: Vec3;
-  centreT: number;
-  airborne: boolean;
-}
-
 const UP: Vec3 = [0, 1, 0];
+const optional = (knots: Knot[] | undefined) => curve(knots?.length ? knots : [[0, 0]]);
 
 /** Prepares a body and a script; pure, every call of `pose` stands alone. */
 export function poser(body: Body, script: MovementScript): Poser {
@@ -61,44 +53,52 @@ export function poser(body: Body, script: MovementScript): Poser {
     tilt: curve(script.sideTilt),
     bend: curve(script.forwardBend),
     rise: curve(script.pelvisRise),
+    neck: optional(script.neckLean),
+    heading: optional(script.heading),
+    apart: optional(script.handsApart),
+    leadKnee: optional(script.leadKneeAside),
+    trailKnee: optional(script.trailKneeAside),
+    clubAhead: optional(script.clubAhead),
   };
   const feet = { lead: footPath(body, script.feet.lead, 1), trail: footPath(body, script.feet.trail, -1) };
   const legs = body.thigh + body.shank;
   const hipHeight = body.ankleHeight + legs * 0.955;
-  const hipDepth = -0.06 * body.stature;
+  const clubLength = (script.club ?? 0) * body.stature;
 
-  const pose = (t: number, pelvisT: number): Pose => {
+  const pose = (t: number, pelvisT: number, pelvisD: number): Pose => {
     const lead = feet.lead(t);
     const trail = feet.trail(t);
-    const pelvisAcross = rotate([1, 0, 0], UP, c.pelvis(t));
+    const heading = c.heading(t);
+    const right = rotate([1, 0, 0], UP, heading);
+    const ahead = rotate([0, 0, 1], UP, heading);
+    const pelvisAcross = rotate(right, UP, c.pelvis(t));
     const halfHip = scale(pelvisAcross, body.hipWidth / 2);
-    // Hips stand behind the ankles to balance the bent trunk, and come forward as it straightens.
-    const bowed = Math.min(c.bend(t) / 32, 1);
-    const midHip: Vec3 = [pelvisT, hipHeight + c.rise(t), hipDepth * (0.3 + 0.7 * bowed)];
+    const midHip: Vec3 = [pelvisT, hipHeight + c.rise(t), pelvisD];
     midHip[1] = withinReach(midHip, halfHip, lead.ankle, trail.ankle, legs);
 
-    const spine = unit([-Math.tan(rad(c.tilt(t))), 1, Math.tan(rad(c.bend(t)))]);
+    const spine = unit(add(add(UP, scale(right, -Math.tan(rad(c.tilt(t))))), scale(ahead, Math.tan(rad(c.bend(t))))));
     const midShoulder = add(midHip, scale(spine, body.trunk));
-    const square = unit(sub([1, 0, 0], scale(spine, spine[0])));
+    const square = unit(sub(right, scale(spine, dot(spine, right))));
     const thoraxAcross = rotate(square, spine, c.thorax(t));
     const halfShoulder = scale(thoraxAcross, body.shoulderWidth / 2);
     const leadShoulder = add(midShoulder, halfShoulder);
     const trailShoulder = sub(midShoulder, halfShoulder);
 
-    const headUp = unit(add(scale(spine, 0.55), scale(UP, 0.45)));
+    const headUp = rotate(unit(add(scale(spine, 0.55), scale(UP, 0.45))), ahead, c.neck(t));
     const head = add(midShoulder, scale(headUp, body.neckToEars));
     const headTurn = c.thorax(t) * (c.thorax(t) > 0 ? 0.6 : 0.18);
-    const earAxis = rotate(unit(sub([1, 0, 0], scale(headUp, headUp[0]))), headUp, headTurn);
+    const earAxis = rotate(unit(sub(right, scale(headUp, dot(headUp, right)))), headUp, headTurn);
     const headFacing = rotate(cross(earAxis, headUp), earAxis, 18);
 
-    const waiting = t < (script.armSwing[1]?.[0] ?? Infinity);
-    const { hands, club } = grip(c, t, body, midShoulder, leadShoulder, trailShoulder, waiting ? script.clubAhead : 0);
-    const arm = (shoulder: Vec3, out: number) => armJoints(shoulder, hands, out, thoraxAcross, body);
-    const leadArm = arm(leadShoulder, 1);
-    const trailArm = arm(trailShoulder, -1);
+    const { hands, club } = grip(c, t, body, midShoulder, leadShoulder, trailShoulder, c.clubAhead(t), clubLength, right, ahead);
+    const apart = scale(thoraxAcross, c.apart(t) / 2);
+    const leadArm = armJoints(leadShoulder, add(hands, apart), 1, thoraxAcross, body);
+    const trailArm = armJoints(trailShoulder, sub(hands, apart), -1, thoraxAcross, body);
 
-    const leg = (hip: Vec3, foot: FootPlace) =>
-      twoBone(hip, foot.ankle, body.thigh, body.shank, add(scale(foot.forward, 1), scale(cross(pelvisAcross, UP), 0.6)));
+    const leg = (hip: Vec3, foot: FootPlace, aside: number) => {
+      const pole = add(foot.forward, scale(cross(pelvisAcross, UP), 0.6));
+      return twoBone(hip, foot.ankle, body.thigh, body.shank, aside === 0 ? pole : rotate(pole, unit(sub(hip, foot.ankle)), aside));
+    };
     const leadHip = add(midHip, halfHip);
     const trailHip = sub(midHip, halfHip);
     const ear = scale(earAxis, body.headWidth / 2);
@@ -112,8 +112,8 @@ export function poser(body: Body, script: MovementScript): Poser {
       thoraxAcross,
       midHands: hands,
       clubHead: club,
-      lead: { hip: leadHip, knee: leg(leadHip, lead), ...points(lead), shoulder: leadShoulder, ...leadArm, ear: add(head, ear) },
-      trail: { hip: trailHip, knee: leg(trailHip, trail), ...points(trail), shoulder: trailShoulder, ...trailArm, ear: sub(head, ear) },
+      lead: { hip: leadHip, knee: leg(leadHip, lead, c.leadKnee(t)), ...points(lead), shoulder: leadShoulder, ...leadArm, ear: add(head, ear) },
+      trail: { hip: trailHip, knee: leg(trailHip, trail, c.trailKnee(t)), ...points(trail), shoulder: trailShoulder, ...trailArm, ear: sub(head, ear) },
     };
   };
   return { pose, foot: (side, t) => feet[side](t) };
@@ -134,41 +134,6 @@ function withinReach(midHip: Vec3, halfHip: Vec3, leadAnkle: Vec3, trailAnkle: V
   return -Math.log(Math.exp(-midHip[1] * sharpness) + Math.exp(-lead * sharpness) + Math.exp(-trail * sharpness)) / sharpness;
 }
 
-/** Where a foot is over time: planted, stepping in an arc, or raised about its toe. */
-function footPath(body: Body, script: FootScript, side: 1 | -1): (t: number) => FootPlace {
-  const pitch = curve(script.heelPitch.length ? script.heelPitch : [[0, 0]]);
-  const forward: Vec3 = [Math.sin(rad(script.turnOut)) * side, 0, Math.cos(rad(script.turnOut))];
-  const across = cross(UP, forward);
-  const ankleAhead = body.foot * 0.27;
-  return (t) => {
-    let along = 0;
-    let lift = 0;
-    for (const step of script.steps) {
-      const s = Math.min(Math.max((t - step.from) / (step.to - step.from), 0), 1);
-      // The foot rises first and travels while it is up: it neither scrapes on leaving nor slides on landing.
-      const travel = Math.min(Math.max((s - 0.15) / 0.7, 0), 1);
-      along += step.alongTarget * (travel ** 3 * (10 - 15 * travel + 6 * travel * travel));
-      lift += step.apex * 64 * (s * (1 - s)) ** 3;
-    }
-    const base: Vec3 = [script.ankleT + along, 0, script.ankleD];
-    const heelFlat = add(sub(base, scale(forward, ankleAhead)), [0, body.soleHeight + lift, 0]);
-    const toe = add(heelFlat, scale(forward, body.foot));
-    const ankleFlat: Vec3 = [base[0], body.ankleHeight + lift, base[2]];
-    // A raised heel bends the shoe at the ball of the foot, a little behind the toe point; the toe stays flat.
-    const ball = add(toe, add(scale(forward, -0.22 * body.foot), [0, -body.soleHeight, 0]));
-    const turn = (p: Vec3) => add(ball, rotate(sub(p, ball), across, pitch(t)));
-    const heel = turn(heelFlat);
-    return {
-      ankle: turn(ankleFlat),
-      heel,
-      toe,
-      forward,
-      centreT: (heel[0] + toe[0]) / 2,
-      airborne: lift > 1.5,
-    };
-  };
-}
-
 /** Mid-hands on an inclined circle about mid-shoulder, as far out as the straighter arm reaches; club beyond them. */
 function grip(
   c: Record<"swing" | "reach" | "cock", Curve>,
@@ -178,12 +143,15 @@ function grip(
   leadShoulder: Vec3,
   trailShoulder: Vec3,
   clubAhead: number,
+  clubLength: number,
+  right: Vec3,
+  ahead: Vec3,
 ): { hands: Vec3; club: Vec3 } {
   const angle = c.swing(t);
   const raised = Math.min(Math.abs(angle) / 120, 1);
   const hang = 15 + 24 * raised * raised * (3 - 2 * raised);
-  const down: Vec3 = [0, -Math.cos(rad(hang)), Math.sin(rad(hang))];
-  const away: Vec3 = [-1, 0, 0];
+  const down = add(scale(UP, -Math.cos(rad(hang))), scale(ahead, Math.sin(rad(hang))));
+  const away = scale(right, -1);
   const direction = add(scale(down, Math.cos(rad(angle))), scale(away, Math.sin(rad(angle))));
   const armLength = (body.upperArm + body.forearm + body.hand) * 0.965;
   const reachOf = (shoulder: Vec3) => {
@@ -196,12 +164,11 @@ function grip(
   const radius = (-Math.log(Math.exp(-lead * 0.8) + Math.exp(-trail * 0.8)) / 0.8) * c.reach(t);
   const hands = add(ms, scale(direction, radius));
 
-  const clubLength = 0.53 * body.stature;
   // At address the shaft runs down to the ball, so the club's plane is flatter than the arms'.
   const clubAngle = angle + c.cock(t);
   const flat = 40;
-  const clubDown: Vec3 = [0, -Math.cos(rad(flat)), Math.sin(rad(flat))];
-  const lean: Vec3 = [(clubAhead * Math.max(0, 1 - Math.abs(angle) / 30)) / clubLength, 0, 0];
+  const clubDown = add(scale(UP, -Math.cos(rad(flat))), scale(ahead, Math.sin(rad(flat))));
+  const lean = clubLength ? scale(right, (clubAhead * Math.max(0, 1 - Math.abs(angle) / 30)) / clubLength) : scale(right, 0);
   const shaft = unit(add(add(scale(clubDown, Math.cos(rad(clubAngle))), scale(away, Math.sin(rad(clubAngle)))), lean));
   return { hands, club: add(hands, scale(shaft, clubLength)) };
 }

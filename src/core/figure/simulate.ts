@@ -30,11 +30,12 @@ export function simulate(body: Body, script: MovementScript): Simulation {
   const times = Float64Array.from({ length: Math.round(script.duration * TRUTH_HZ) + 1 }, (_, i) => i * dt);
   const at = poser(body, script);
   const pelvis = balance(body, script, at, times, dt);
-  const poses = Array.from(times, (t, i) => at.pose(t, pelvis[i]!));
-  const between = (t: number) => {
+  const poses = Array.from(times, (t, i) => at.pose(t, pelvis.t[i]!, pelvis.d[i]!));
+  const between = (t: number): Pose => {
     const x = Math.min(Math.max(t / dt, 0), times.length - 1);
     const i = Math.min(Math.floor(x), times.length - 2);
-    return pelvis[i]! + (pelvis[i + 1]! - pelvis[i]!) * (x - i);
+    const on = (path: Float64Array) => path[i]! + (path[i + 1]! - path[i]!) * (x - i);
+    return at.pose(t, on(pelvis.t), on(pelvis.d));
   };
-  return { body, script, times, poses, com: poses.map((p) => centreOfMass(p, body)), at: (t) => at.pose(t, between(t)) };
+  return { body, script, times, poses, com: poses.map((p) => centreOfMass(p, body)), at: between };
 }

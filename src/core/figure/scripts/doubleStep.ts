@@ -1,5 +1,6 @@
 import type { Knot } from "../../maths/curve";
-import type { MovementScript } from "../script";
+import { CLUB, type MovementScript } from "../script";
+import { fullSwing, ORDINARY_SWING } from "./swing";
 
 /** What can be varied in a double step: the good rep's own values, and the ways it goes wrong. */
 export interface DoubleStepOptions {
@@ -75,36 +76,11 @@ export function doubleStep(options: Partial<DoubleStepOptions> = {}): MovementSc
         heelPitch: [[impact - 0.08, 0], [impact + 0.12, 18], [finish - 0.1, 52]],
       },
     },
-    stillStart: true,
     leadShare: share,
-    ...fullSwing(swingFrom, top, impact, finish, z, o.tiltTop),
-    strike: impact,
-    clubAhead: 12,
-  };
-}
-
-/** Arms, turns and trunk of a full swing between the given instants (s). Used by every swing script. */
-export function fullSwing(
-  start: number, top: number, impact: number, finish: number, size: number, tiltTop: number,
-): Pick<MovementScript, "armSwing" | "reach" | "wristCock" | "pelvisTurn" | "thoraxTurn" | "sideTilt" | "forwardBend" | "pelvisRise"> {
-  const back = top - start;
-  const down = impact - top;
-  const topSwing = 128 * size;
-  return {
-    armSwing: [
-      [start, 0],
-      [top, topSwing, 0, (-7 * topSwing) / (back * back)],
-      // Fastest a little before the strike, as arms are.
-      [impact, -2, (-2.05 * topSwing) / down, 0],
-      [impact + 0.2, -82 * size, -260 * size, 900],
-      [finish, -138 * size],
-    ],
-    reach: [[impact + 0.12, 1], [finish - 0.1, 0.78]],
-    wristCock: [[start, 0], [start + back * 0.45, 62], [top, 92], [top + down * 0.45, 88], [impact, 2], [impact + 0.22, -55], [finish, -95]],
-    pelvisTurn: [[start + 0.05, 0], [top - 0.06, -42 * size], [impact, 34 * size], [impact + 0.35, 82 * size], [finish, 88 * size]],
-    thoraxTurn: [[start, 0], [top, -88 * size], [impact, 14 * size], [impact + 0.35, 82 * size], [finish, 104 * size]],
-    sideTilt: [[start, 3], [top, tiltTop], [impact, 12], [finish, 3]],
-    forwardBend: [[start, 32], [top, 31], [impact + 0.05, 29], [finish, 6]],
-    pelvisRise: [[start, 0], [top, -0.5], [top + down * 0.6, -1.5], [impact + 0.1, 2], [finish, 4.5]],
+    pushes: [share[1]![0]],
+    ...fullSwing(swingFrom, top, impact, finish, z, { ...ORDINARY_SWING, tilt: { address: 3, top: o.tiltTop, impact: 12 } }),
+    reps: [{ kind: "step-swing", from: 0, to: finish + 0.9, clubAhead: true, strike: impact }],
+    club: CLUB.iron,
+    clubAhead: [[swingFrom - 0.05, 12], [swingFrom + 0.3, 0]],
   };
 }

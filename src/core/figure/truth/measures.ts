@@ -1,0 +1,410 @@
+import { dot, norm, sub, unit, type Vec3 } from "../../maths/vec3";
+import type { ScriptedRep } from "../script";
+import { rearEdge } from "../surface";
+import { TRUTH_HZ } from "../simulate";
+import { FEET, of, ofSide, type Exact, type Foot } from "./exact";
+import type { FeetTruth, FootEventTruth } from "./feet";
+import { at, firstBelow, firstRun, indexOfMax, indexOfMin, mean, MS, range, rate, samples } from "./search";
+import { stillShare, type EventSamples, type TruthEvent } from "./swingEvents";
+import type { TurnTruth } from "./turns";
+
+/** One rep with all that its measures are taken from. */
+export interface RepCase {
+  x: Exact;
+  rep: ScriptedRep;
+  view: "face-on" | "down-the-line";
+  feet: FeetTruth;
+  e: EventSamples;
+  footEvents: FootEventTruth[];
+  turns: TurnTruth[];
+  leadShare: Float64Array;
+  from: number;
+  to: number;
+}
+
+type Values = Record<string, number>;
+const DEG = 180 / Math.PI;
+const angleAt = (a: Vec3, b: Vec3, c: Vec3) => Math.acos(Math.min(1, Math.max(-1, dot(unit(sub(a, b)), unit(sub(c, b)))))) * DEG;
+const cap = (s: string) => s[0]!.toUpperCase() + s.slice(1);
+
+/** Windows that measures are named after. */
+const WINDOWS: [TruthEvent, TruthEvent][] = [["address", "top"], ["address", "impact"], ["top", "impact"], ["impact", "finish"], ["halfwayDown", "impact"]];
+const AT_EVENTS: TruthEvent[] = ["address", "top", "impact", "release", "finish"];
+
+/** Every measure of MOVEMENT that this rep has, by id: from exact joints alone. */
+export function measuresOf(c: RepCase): Values {
+  const out: Values = {};
+  const put = (id: string, value: number | null | undefined) => {
+    if (value !== null && value !== undefined && Number.isFinite(value)) out[id] = value;
+  };
+  if (c.rep.kind === "cycle") cycleMeasures(c, put);
+  else if (c.rep.kind === "pivot") pivotMeasures(c, put);
+  else {
+    if (c.rep.kind !== "hold") {
+      if (c.view === "face-on") faceOnPosture(c, put);
+      else downTheLine(c, put);
+      knees(c, put);
+      feetOverWindows(c, put);
+      order(c, put);
+      if (c.view === "face-on") weight(c, put);
+      steps(c, put);
+    }
+    holding(c, put);
+  }
+  return out;
+}
+
+type Put = (id: string, value: number | null | undefined) => void;
+const near = (i: number) => Math.round(i);
+
+function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
+  const { sim, hip, head, shoulder } = x;
+  const a = e.address!;
+  const top = e.top;
+  const hit = e.impact ?? e.release;
+  const hipAt = (i: number) => at(hip.t, i) - hip.t[a]!;
+  const headAt = (i: number) => at(head.t, i) - head.t[a]!;
+  const tilt = (i: number) => Math.atan2(-(at(shoulder.t, i) - at(hip.t, i)), at(shoulder.u, i) - at(hip.u, i)) * DEG;
+  for (const name of AT_EVENTS) {
+    const i = e[name];
+    if (i === undefined || name === "address") continue;
+    put(`pelvisT${cap(name)}`, hipAt(i));
+    put(`headT${cap(name)}`, headAt(i));
+    put(`leadLegStack${cap(name)}`, sim.poses[near(i)]!.lead.hip[0] - sim.poses[near(i)]!.lead.ankle[0]);
+    put(`pelvisTurn${cap(name)}`, at(x.pelvisTurn, i) - x.pelvisTurn[a]!);
+  }
+  put("sideTiltAddress", tilt(a));
+  if (top === undefined) return;
+  put("pelvisSway", sway(x, a, top, footEvents));
+  put("sideTiltTop", tilt(top));
+  put("sideTiltChange", tilt(top) - tilt(a));
+  put("thoraxRange", range(x.thoraxTurn, a, hit ?? top));
+  put("pelvisRange", range(x.pelvisTurn, a, hit ?? top));
+  const trailKnee = ofSide(sim, "trail", (s) => s.knee[0] - s.ankle[0]);
+  put("trailKneeOut", -Math.min(...trailKnee.subarray(a, near(top) + 1)));
+  put("trailKneeIn", Math.max(...trailKnee.subarray(a, near(top) + 1)));
+  put("handHeightTop", at(x.hands.u, top) - at(shoulder.u, top));
+  for (const foot of FEET) for (const name of ["address", "top", "impact"] as const) {
+    const i = e[name];
+    if (i !== undefined) put(`${foot}ShinLean${cap(name)}`, shin(sim.poses[near(i)]![foot]));
+  }
+  if (hit === undefined) return;
+  const slideTo = Math.ceil(hit);
+  put("pelvisSlide", Math.max(...hip.t.subarray(near(top), slideTo + 1)) - at(hip.t, top));
+  put("headDrift", range(head.t, a, slideTo));
+  let counter = 0;
+  for (let i = a; i <= slideTo; i++) if (hipAt(i) * headAt(i) < 0) counter = Math.max(counter, Math.min(Math.abs(hipAt(i)), Math.abs(headAt(i))));
+  put("counterMove", counter);
+  if (e.halfwayDown !== undefined) {
+    const low = indexOfMin(hip.u, near(top), near(e.halfwayDown));
+    put("pelvisDropTransition", hip.u[low]! - at(hip.u, top));
+    put("pelvisRiseToImpact", at(hip.u, hit) - hip.u[low]!);
+  }
+  put("headRise", Math.max(...head.u.subarray(a, slideTo + 1)) - head.u[a]!);
+  put("pelvisDriftAtImpact", range(hip.t, near(hit) - samples(75), Math.min(near(hit) + samples(75), x.n - 1)));
+  const kneeGap = of(sim, (p) => p.lead.knee[0] - p.trail.knee[0]);
+  const ankleGap = of(sim, (p) => p.lead.ankle[0] - p.trail.ankle[0]);
+  const ratio = kneeGap.map((g, i) => g / ankleGap[i]!);
+  put("kneeGapDown", Math.min(...ratio.subarray(near(top), slideTo + 1)));
+  put("kneeGapAddressToImpact", Math.max(...ratio.subarray(a, slideTo + 1)));
+  put("kneePart", Math.max(...kneeGap.subarray(a, slideTo + 1)) - kneeGap[a]!);
+  const turnRate = rate(x.pelvisTurn);
+  const peak = indexOfMax(turnRate, near(top), slideTo);
+  put("pelvisPeakTurnRate", turnRate[peak]);
+  put("pelvisRateAtImpact", (at(turnRate, hit) / turnRate[peak]!) * 100);
+  put("peakPelvisTurnAt", ((peak - top) / (hit - top)) * 100);
+  const chestRate = rate(x.thoraxTurn);
+  const chestPeak = indexOfMax(chestRate, near(top), slideTo);
+  const armPeak = indexOfMin(rate(x.armAngle), near(top), slideTo);
+  put("pelvisPeakBeforeThorax", (chestPeak - peak) * MS);
+  put("thoraxPeakBeforeArms", (armPeak - chestPeak) * MS);
+  if (e.halfwayDown !== undefined) {
+    const toe = sim.poses.map((p) => p.trail.toe[0]);
+    const from = near(e.halfwayDown);
+    if (range(toe, from, slideTo) <= 2)
+      put("trailFootRoll", at(ofSide(sim, "trail", (s) => s.knee[0] - s.toe[0]), hit) - sim.poses[from]!.trail.knee[0] + sim.poses[from]!.trail.toe[0]);
+  }
+}
+
+/** Largest move of mid-hip away from the target, address → top; after a trail step against the feet as that step planted them. */
+function sway(x: Exact, a: number, top: number, footEvents: FootEventTruth[]): number {
+  const landed = footEvents.find((f) => f.foot === "trail" && f.event === "landing" && f.t > a * MS && f.t < top * MS);
+  const from = landed ? near(landed.t / MS) : a;
+  const moved = landed ? (settled(x, "trail", landed.t) - x.sim.poses[a]!.trail.ankle[0]) / 2 : 0;
+  let most = -Infinity;
+  for (let i = from; i <= top; i++) most = Math.max(most, x.hip.t[a]! - x.hip.t[i]! + moved);
+  return most;
+}
+
+/** T of an ankle once a landing has settled. */
+const settled = (x: Exact, foot: Foot, landedMs: number): number => x.sim.poses[Math.min(x.n - 1, near(landedMs / MS) + samples(60))]![foot].ankle[0];
+
+const shin = (s: { knee: Vec3; ankle: Vec3 }) => Math.atan2(s.knee[0] - s.ankle[0], s.knee[1] - s.ankle[1]) * DEG;
+
+function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
+  const { sim } = x;
+  const a = e.address!;
+  const rear = of(sim, (p) => rearEdge(p, sim.body));
+  const bend = of(sim, (p) => Math.atan2(p.midShoulder[2] - p.midHip[2], p.midShoulder[1] - p.midHip[1]) * DEG);
+  put("footStagger", sim.poses[a]!.lead.ankle[2] - sim.poses[a]!.trail.ankle[2]);
+  if (e.top !== undefined) put("hipsToBallTop", at(rear, e.top) - rear[a]!);
+  const hit = e.impact ?? e.release;
+  for (const name of AT_EVENTS) {
+    const i = e[name];
+    if (i === undefined) continue;
+    const k = Math.min(Math.max(near(i), 1), x.n - 2);
+    const dt = 1 / TRUTH_HZ;
+    const acceleration = (sim.com[k + 1]![2] - 2 * sim.com[k]![2] + sim.com[k - 1]![2]) / (dt * dt);
+    const cop = sim.com[k]![2] - (sim.com[k]![1] / 980.665) * acceleration;
+    const part = feet.lead.air[k] ? 0 : feet.trail.air[k] ? 1 : leadShare[k]! / 100;
+    const line = (get: (s: (typeof sim.poses)[number]["lead"]) => number) => get(sim.poses[k]!.trail) * (1 - part) + get(sim.poses[k]!.lead) * part;
+    const heel = line((s) => s.heel[2]);
+    const toe = line((s) => s.toe[2]);
+    put(`copDepth${cap(name)}`, ((cop - heel) / (toe - heel)) * 100);
+  }
+  if (e.top === undefined || hit === undefined) return;
+  put("hipsToBall", at(rear, hit) - rear[a]!);
+  put("bendChange", at(bend, hit) - bend[a]!);
+  const knee = ofSide(sim, "trail", (s) => s.knee[2]);
+  put("trailKneeTowardBall", Math.max(...knee.subarray(near(e.top), Math.ceil(hit) + 1)) - at(knee, e.top));
+}
+
+function knees({ x, e, view }: RepCase, put: Put): void {
+  const { sim } = x;
+  for (const foot of FEET) {
+    const angle = ofSide(sim, foot, (s) => angleAt(s.hip, s.knee, s.ankle));
+    const t = ofSide(sim, foot, (s) => s.knee[0]);
+    for (const [from, to] of WINDOWS) {
+      const [i, j] = [e[from], e[to]];
+      if (i === undefined || j === undefined) continue;
+      put(`${foot}KneeAngleChange${cap(from)}To${cap(to)}`, at(angle, j) - at(angle, i));
+      if (view === "face-on") put(`${foot}KneeTravel${cap(from)}To${cap(to)}`, range(t, near(i), near(j)));
+    }
+  }
+  const elbow = of(sim, (p) => Math.min(...FEET.map((f) => angleAt(p[f].shoulder, p[f].elbow, p[f].wrist))));
+  if (view === "face-on" && e.top !== undefined) put("elbowAngleMinAddressToTop", Math.min(...elbow.subarray(e.address!, near(e.top) + 1)));
+}
+
+function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Put): void {
+  const { sim } = x;
+  for (const foot of FEET) {
+    const f = feet[foot];
+    const ground = sim.body.soleHeight;
+    const rise = (i: number) => (near(i) === e.address ? sim.poses[e.address!]![foot].heel[1] - ground : at(f.heel, i));
+    for (const name of ["address", "top", "impact", "midThrough", "finish"] as const) if (e[name] !== undefined) put(`${foot}HeelHeight${cap(name)}`, rise(e[name]));
+    for (const [from, to] of WINDOWS) {
+      const [i, j] = [e[from], e[to]];
+      if (i === undefined || j === undefined) continue;
+      const [p, q] = [near(i), near(j)];
+      let flat = 0;
+      for (let k = p; k <= q; k++) if (f.heel[k]! < 1.5 && f.toe[k]! < 1.5) flat++;
+      put(`${foot}FootFlatFor${cap(from)}To${cap(to)}`, (flat / (q - p + 1)) * 100);
+      put(`${foot}FootTravel${cap(from)}To${cap(to)}`, travel(x, foot, p, q, "toe", (k) => f.toe[k]! < 1.5));
+      if (view !== "face-on") continue;
+      put(`${foot}HeelTravel${cap(from)}To${cap(to)}`, travel(x, foot, p, q, "heel", () => true));
+      put(`${foot}FootTurn${cap(from)}To${cap(to)}`, largest(f.turn, p, q));
+    }
+  }
+  const down = e.top !== undefined && e.impact !== undefined ? e.impact - e.top : null;
+  if (down !== null) {
+    const up = footEvents.find((f) => f.foot === "trail" && f.event === "heelUp" && f.t > e.top! * MS);
+    if (up) put("trailHeelUpAt", ((up.t / MS - e.top!) / down) * 100);
+    if (rep.propDrop !== undefined) put("propDropAt", ((rep.propDrop * TRUTH_HZ - e.top!) / down) * 100);
+    if (up && e.recentre !== undefined) put("crossBeforeTrailHeelUp", up.t - e.recentre * MS);
+  }
+  if (e.midThrough !== undefined && e.finish !== undefined) {
+    const end = at(feet.trail.heel, e.finish);
+    if (end >= 3) put("heelRiseMatch", (at(feet.trail.heel, e.midThrough) / end) * 100);
+  }
+}
+
+/** Value of largest size against the first sample, with its sign. */
+function largest(x: Float64Array, from: number, to: number): number {
+  let most = 0;
+  for (let i = from; i <= to; i++) if (Math.abs(x[i]! - x[from]!) > Math.abs(most)) most = x[i]! - x[from]!;
+  return most;
+}
+
+function travel(x: Exact, foot: Foot, from: number, to: number, point: "heel" | "toe", counts: (i: number) => boolean): number {
+  const start = x.sim.poses[from]![foot][point];
+  let most = 0;
+  for (let i = from; i <= to; i++) {
+    const p = x.sim.poses[i]![foot][point];
+    if (counts(i)) most = Math.max(most, Math.hypot(p[0] - start[0], p[2] - start[2]));
+  }
+  return most;
+}
+
+function order({ x, e, rep, from }: RepCase, put: Put): void {
+  const { top, impact, handStart, transition, slideStart, groundStart, recentre } = e;
+  const hit = impact ?? e.release;
+  const ms = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : (b - a) * MS);
+  put("backTime", ms(handStart, top));
+  put("downTime", ms(top, hit));
+  if (handStart !== undefined && top !== undefined && hit !== undefined) put("tempoRatio", (top - handStart) / (hit - top));
+  put("pelvisBeforeHands", ms(transition, top));
+  put("slideBeforeHands", ms(slideStart, top));
+  put("groundFirst", ms(groundStart, handStart));
+  put("recentreBeforeTop", ms(recentre, top));
+  if (handStart !== undefined) {
+    const { hands, hip, head } = x.speed;
+    const begins = rep.movingStart ? e.address! : handStart;
+    let i = Math.floor(begins);
+    while (i > from && !(hands[i]! < 3 && hip[i]! < 3 && head[i]! < 3)) i--;
+    let j = i;
+    while (j > from && hands[j - 1]! < 3 && hip[j - 1]! < 3 && head[j - 1]! < 3) j--;
+    put("stillBefore", ((i - j) * MS) / 1000);
+    put("peakHandSpeed", Math.max(...hands.subarray(Math.floor(handStart), Math.ceil(e.finish ?? x.n - 1))));
+  }
+  if (top !== undefined && e.halfwayDown !== undefined) {
+    const chest = rate(x.thoraxTurn);
+    let i = near(e.halfwayDown);
+    while (i > e.address! && chest[i]! > 0) i--;
+    put("thoraxBeforeHands", (top - i) * MS);
+  }
+}
+
+function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
+  const a = e.address!;
+  put("leadShareAddress", stillShare(leadShare, a, rep.movingStart ?? false));
+  for (const name of ["top", "impact", "release", "finish"] as const) if (e[name] !== undefined) put(`leadShare${cap(name)}`, at(leadShare, e[name]));
+  const { handStart, top } = e;
+  const hit = e.impact ?? e.release;
+  if (handStart !== undefined) {
+    const from = Math.max(a - samples(1000), Math.floor(handStart) - samples(1000), 0);
+    put("leadSharePeakBeforeHands", leadShare[indexOfMax(leadShare, from, handStart)]);
+  }
+  if (top === undefined) return;
+  let [peak, peakAt] = [-1, a];
+  for (let i = Math.ceil(handStart ?? a); i <= top; i++)
+    if (!feet.lead.air[i] && !feet.trail.air[i] && 100 - leadShare[i]! > peak) [peak, peakAt] = [100 - leadShare[i]!, i];
+  if (peak >= 0) {
+    put("trailSharePeak", peak);
+    put("trailSharePeakAt", ((peakAt - a) / (top - a)) * 100);
+  }
+  put("shareReversals", reversals(leadShare, Math.min(a, e.groundStart ?? a), near(top)));
+  if (hit !== undefined) {
+    let rise = 0;
+    for (let i = near(top); i + samples(100) <= hit; i++) rise = Math.max(rise, leadShare[i + samples(100)]! - leadShare[i]!);
+    put("loadRate", rise);
+  }
+  const beats = turns.filter((t) => t.of === "pressure" && t.at > a - samples(200) && (hit === undefined || t.at < hit)).map((t) => t.at);
+  if (beats.length >= 3) {
+    const last = beats.slice(-3);
+    const gaps = [last[1]! - last[0]!, last[2]! - last[1]!];
+    const middle = (gaps[0]! + gaps[1]!) / 2;
+    put("beatSpread", (Math.abs(gaps[0]! - gaps[1]!) / Math.SQRT2 / middle) * 100);
+  }
+}
+
+/** How many times a share turns by at least 15 points. */
+export function reversals(share: ArrayLike<number>, from: number, to: number): number {
+  let [low, high, direction, count] = [share[from]!, share[from]!, 0, 0];
+  for (let i = from; i <= to; i++) {
+    low = Math.min(low, share[i]!);
+    high = Math.max(high, share[i]!);
+    if (direction >= 0 && high - share[i]! >= 15) {
+      if (direction > 0 || high - share[from]! >= 15) count++;
+      direction = -1;
+      [low, high] = [share[i]!, share[i]!];
+    } else if (direction <= 0 && share[i]! - low >= 15) {
+      if (direction < 0 || share[from]! - low >= 15) count++;
+      direction = 1;
+      [low, high] = [share[i]!, share[i]!];
+    }
+  }
+  return count;
+}
+
+function steps({ x, e, footEvents, view, to }: RepCase, put: Put): void {
+  const a = e.address!;
+  const { poses, body } = x.sim;
+  const hit = e.impact ?? e.release ?? to;
+  if (view === "face-on") {
+    const gap = (i: number) => poses[near(i)]!.lead.ankle[0] - poses[near(i)]!.trail.ankle[0];
+    put("footGapAddress", gap(a));
+    put("footGapHipsAddress", gap(a) / norm(sub(poses[a]!.lead.hip, poses[a]!.trail.hip)));
+  }
+  for (const foot of FEET) {
+    const last = (hit + (foot === "trail" ? samples(1200) : 0)) * MS;
+    const off = footEvents.find((f) => f.foot === foot && f.event === "liftOff" && f.t > a * MS && f.t < last);
+    const on = off && footEvents.find((f) => f.foot === foot && f.event === "landing" && f.t > off.t);
+    if (off && on && view === "face-on") {
+      put(`${foot}StepLength`, settled(x, foot, on.t) - poses[a]![foot].ankle[0]);
+      const other = foot === "lead" ? "trail" : "lead";
+      const gapAfter = Math.abs(settled(x, foot, on.t) - poses[Math.min(near(on.t / MS) + samples(60), x.n - 1)]![other].ankle[0]);
+      put(`${foot}LandingOffset`, gapAfter - (35 * body.stature) / 178);
+    }
+    if (view !== "face-on") continue;
+    if (foot === "trail" && off && e.handStart !== undefined && off.t < hit * MS) put("trailStepBeforeHands", (e.handStart - off.t / MS) * MS);
+    if (foot === "lead" && on && e.top !== undefined && on.t < hit * MS + 400) put("leadLandBeforeTop", e.top * MS - on.t);
+    if (foot === "lead" && off && e.midBack !== undefined) put("leadLiftFromMidBack", off.t - e.midBack * MS);
+    if (foot === "trail" && on && e.impact !== undefined && on.t > e.impact * MS) {
+      put("trailLandAfterImpact", on.t - e.impact * MS);
+      const i = Math.min(x.n - 1, near(on.t / MS) + samples(60));
+      put("trailLandsPastLead", poses[i]!.trail.toe[0] - poses[i]!.lead.toe[0]);
+    }
+  }
+}
+
+function holding({ x, e, rep, footEvents, from, to }: RepCase, put: Put): void {
+  const { hands, hip } = x.speed;
+  const taken = rep.kind === "hold"
+    ? firstRun((i) => hands[i]! < 25 && hip[i]! < 12 && footEvents.some((f) => f.event === "liftOff" && f.t < i * MS), samples(200), from, to)
+    : e.finish;
+  if (taken === null || taken === undefined) return;
+  const lostByMotion = firstRun((i) => hands[i]! > 40 || hip[i]! > 12, samples(200), near(taken), to);
+  const lostByFoot = footEvents.find((f) => f.t > (taken + samples(60)) * MS && (f.event === "landing" || f.event === "liftOff"));
+  const lost = Math.min(lostByMotion ?? Infinity, lostByFoot ? lostByFoot.t / MS : Infinity);
+  const end = Math.min(lost, to);
+  put("holdTime", ((end - taken) * MS) / 1000);
+  const steady = taken + samples(300);
+  if (end - steady > samples(200)) put("wobble", range(x.sim.com.map((p) => p[0]), near(steady), Math.floor(end)));
+}
+
+function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase, put: Put): void {
+  const { poses } = x.sim;
+  const inside = (t: TurnTruth) => t.at >= from - samples(20) && t.at <= to + samples(20);
+  const hands = turns.filter((t) => t.of === "hands" && inside(t));
+  const leads = hands.map((h) => {
+    const before = turns.filter((t) => t.of === "pressure" && t.side === h.side).sort((a, b) => Math.abs(a.at - h.at) - Math.abs(b.at - h.at))[0];
+    return before ? (h.at - before.at) * MS : NaN;
+  }).filter((v) => !Number.isNaN(v));
+  if (leads.length) put("groundLeadsHands", leads.reduce((s, v) => s + v, 0) / leads.length);
+  const outer = of(x.sim, (p) => {
+    const ends = FEET.flatMap((f) => [p[f].heel[0], p[f].toe[0]]);
+    return Math.max(p.midHands[0] - Math.max(...ends), Math.min(...ends) - p.midHands[0]);
+  });
+  put("handRange", Math.max(...outer.subarray(near(from), near(to) + 1)));
+  put("thoraxRange", range(x.thoraxTurn, near(from), near(to)));
+  put("pelvisRange", range(x.pelvisTurn, near(from), near(to)));
+  const first = hands[0];
+  const same = first && hands.find((h) => h !== first && h.side === first.side);
+  if (first && same) put("cadence", 60000 / ((same.at - first.at) * MS));
+  const landed = footEvents.filter((f) => f.event === "landing" && f.t >= from * MS && f.t <= to * MS);
+  const waits = landed.map((f) => {
+    const next = turns.find((t) => t.of === "hands" && t.at * MS > f.t - 300);
+    return next ? next.at * MS - f.t : NaN;
+  }).filter((v) => !Number.isNaN(v));
+  if (waits.length) put("landBeforeTurnaround", waits.reduce((s, v) => s + v, 0) / waits.length);
+  for (const foot of FEET) {
+    let [most, start] = [0, -1];
+    for (let i = near(from); i <= to; i++) {
+      if (feet[foot].air[i]) start = -1;
+      else if (start < 0) start = i;
+      else most = Math.max(most, Math.hypot(poses[i]![foot].toe[0] - poses[start]![foot].toe[0], poses[i]![foot].toe[2] - poses[start]![foot].toe[2]));
+    }
+    put(`${foot}PlantedTravel`, most);
+  }
+}
+
+function pivotMeasures({ x, rep, feet, from, to }: RepCase, put: Put): void {
+  const foot = rep.foot!;
+  const turn = largest(feet[foot].turn, from, to);
+  put(`${foot}FootTurn`, turn);
+  put(`${foot}HeelTravel`, travel(x, foot, from, to, "heel", () => true));
+  const size = feet[foot].turn.map((v) => Math.abs(v - feet[foot].turn[from]!));
+  const peak = indexOfMax(size, from, to);
+  const back = firstBelow(size, size[peak]! * 0.1, peak, to);
+  if (back !== null) put("pivotTime", (back - (firstRun((i) => size[i]! > size[peak]! * 0.1, 1, from, peak) ?? peak)) * MS);
+}

@@ -1,0 +1,99 @@
+import type { ScriptedRep } from "../script";
+import type { Exact } from "./exact";
+import type { FeetTruth, FootEventTruth } from "./feet";
+import { firstAbove, firstBelow, firstRun, indexOfMax, indexOfMin, lastRunEnd, lastZero, mean, MS, rate, samples } from "./search";
+import { lowPassed } from "./turns";
+
+export type TruthEvent =
+  | "address" | "groundStart" | "handStart" | "midBack" | "top" | "recentre" | "transition" | "slideStart" | "halfwayDown"
+  | "impact" | "release" | "midThrough" | "finish";
+
+/** Events as samples; absent when they do not happen. */
+export type EventSamples = Partial<Record<TruthEvent, number>>;
+
+/** Address and hand start, which the rest stands on. */
+export function startOf(x: Exact, rep: ScriptedRep, from: number, to: number): { address: number; handStart: number | null } {
+  const limit = rep.slow ? 5 : 15;
+  const handStart = rep.hipsOnly ? null : firstRun((i) => x.speed.swing[i]! > limit, samples(100), from, to);
+  const begins = handStart ?? firstRun((i) => x.speed.hip[i]! > 3, samples(100), from, to);
+  if (begins === null) throw new Error("the scripted rep never starts");
+  const { hands, hip, head, leadAnkle, trailAnkle } = x.speed;
+  const still = (i: number) => hands[i]! < 3 && hip[i]! < 3 && head[i]! < 3 && leadAnkle[i]! < 3 && trailAnkle[i]! < 3;
+  const address = lastRunEnd(still, samples(300), begins, Math.max(from, begins - samples(3000)));
+  if (address !== null) return { address, handStart };
+  let [best, quietest] = [from + samples(100), Infinity];
+  for (let i = Math.max(from, begins - samples(3000)); i + samples(100) <= begins; i++) {
+    const moved = mean(hands, i, i + samples(100)) + mean(hip, i, i + samples(100)) + mean(head, i, i + samples(100));
+    if (moved < quietest) [best, quietest] = [i + samples(100), moved];
+  }
+  return { address: best, handStart };
+}
+
+/** All events of a swing, step-swing or gesture between two samples. */
+export function swingEvents(
+  x: Exact, rep: ScriptedRep, view: "face-on" | "down-the-line", start: { address: number; handStart: number | null },
+  feet: FeetTruth, footEvents: FootEventTruth[], leadShare: Float64Array, to: number,
+): EventSamples {
+  const { address, handStart } = start;
+  const e: EventSamples = { address };
+  if (handStart !== null) e.handStart = handStart;
+  const shareStill = stillShare(leadShare, address, rep.movingStart ?? false);
+  const groundShare = firstRun((i) => Math.abs(leadShare[i]! - shareStill) >= 5, samples(100), address, to);
+  const firstFoot = footEvents.find((f) => f.t > address * MS);
+  const ground = Math.min(groundShare ?? Infinity, firstFoot ? firstFoot.t / MS : Infinity);
+  if (Number.isFinite(ground)) e.groundStart = ground;
+  const begins = handStart ?? ground;
+  const last = Math.min(to, begins + samples(rep.slow ? 6000 : 2600));
+
+  if (rep.hipsOnly) {
+    const turning = lowPassed(x.pelvisTurn, 2);
+    e.top = indexOfMin(turning, begins, last);
+    const depth = turning[e.top]! - turning[address]!;
+    const half = firstAbove(turning, turning[e.top]! - depth / 2, e.top, to);
+    if (half !== null) e.halfwayDown = half;
+  } else {
+    const angle = rep.kind === "gesture" ? lowPassed(x.armAngle, 2) : x.armAngle;
+    e.top = indexOfMax(angle, begins, last);
+    const { poses } = x.sim;
+    const level = (side: "lead" | "trail") => poses.map((p) => p.midHands[1] - p[side].shoulder[1]);
+    const leadLevel = level("lead");
+    const midBack = firstAbove(leadLevel, 0, begins, e.top);
+    if (midBack !== null) e.midBack = midBack;
+    const half = midBack === null ? firstBelow(angle, angle[e.top]! / 2, e.top, to) : firstBelow(leadLevel, 0, e.top, to);
+    if (half !== null) e.halfwayDown = half;
+    const through = Math.min(to, e.top + samples(rep.slow ? 3000 : 900));
+    if (rep.kind === "gesture") e.release = indexOfMax(x.speed.hands, e.top, through);
+    else if (rep.clubAhead || rep.movingStart || view === "down-the-line") e.impact = indexOfMin(x.hands.u, e.top, through);
+    else {
+      const crossing = firstAbove(x.hands.t, x.hands.t[address]!, e.top, to);
+      if (crossing !== null) e.impact = crossing;
+    }
+    const struck = e.impact ?? e.release;
+    if (struck !== undefined) {
+      const trailLevel = level("trail");
+      const midThrough = firstAbove(trailLevel, 0, struck, to);
+      if (midThrough !== null) e.midThrough = midThrough;
+    }
+  }
+  const after = e.impact ?? e.release ?? e.halfwayDown;
+  if (after !== undefined) {
+    const finish = firstRun((i) => x.speed.hands[i]! < 25 && x.speed.hip[i]! < 12, samples(200), after, to);
+    if (finish !== null) e.finish = finish;
+  }
+  const low = indexOfMin(leadShare, address, e.top);
+  if (leadShare[low]! < 50) {
+    const recentre = firstAbove(leadShare, 50, low, to);
+    if (recentre !== null) e.recentre = recentre;
+  }
+  if (e.halfwayDown !== undefined) {
+    const transition = lastZero(rate(x.pelvisTurn), address, e.halfwayDown);
+    if (transition !== null) e.transition = transition;
+    const slide = lastZero(rate(x.hip.t), address, e.halfwayDown, true);
+    if (slide !== null) e.slideStart = slide;
+  }
+  return e;
+}
+
+/** The still mean of the share that changes are counted from: 300 ms before address, or at it after a moving start. */
+export const stillShare = (leadShare: Float64Array, address: number, moving: boolean): number =>
+  moving ? leadShare[address]! : mean(leadShare, Math.max(0, address - samples(300)), address);
