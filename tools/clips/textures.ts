@@ -1,41 +1,6 @@
 import * as THREE from "three";
 import { seeded } from "../../src/core/maths/seeded";
-
-export interface ClothPattern {
-  base: string;
-  second: string;
-  kind: "plain" | "stripes" | "checks" | "leaves";
-}
-
-/** A woven-looking cloth: the pattern, then folds and grain, so that limbs of one colour can still be told apart. */
-export function cloth(pattern: ClothPattern, seed: number): THREE.Texture {
-  const size = 256;
-  const [canvas, ctx] = sheet(size, size);
-  const random = seeded(seed);
-  ctx.fillStyle = pattern.base;
-  ctx.fillRect(0, 0, size, size);
-  ctx.fillStyle = pattern.second;
-  if (pattern.kind === "stripes") for (let y = 0; y < size; y += 22) ctx.fillRect(0, y, size, 7);
-  if (pattern.kind === "checks") for (let i = 0; i < size; i += 32) { ctx.globalAlpha = 0.5; ctx.fillRect(0, i, size, 4); ctx.fillRect(i, 0, 4, size); }
-  if (pattern.kind === "leaves") for (let i = 0; i < 90; i++) {
-    ctx.beginPath();
-    ctx.ellipse(random.uniform() * size, random.uniform() * size, 9, 4, random.uniform() * 6.3, 0, 6.3);
-    ctx.fill();
-  }
-  ctx.globalAlpha = 1;
-  for (let i = 0; i < 46; i++) {
-    const x = random.uniform() * size;
-    const y = random.uniform() * size;
-    const r = 12 + random.uniform() * 34;
-    const fold = ctx.createRadialGradient(x, y, 0, x, y, r);
-    fold.addColorStop(0, random.uniform() < 0.5 ? "rgba(0,0,0,.16)" : "rgba(255,255,255,.10)");
-    fold.addColorStop(1, "rgba(0,0,0,0)");
-    ctx.fillStyle = fold;
-    ctx.fillRect(x - r, y - r, 2 * r, 2 * r);
-  }
-  grain(ctx, size, size, 14, random);
-  return texture(canvas);
-}
+import type { Place } from "./clip";
 
 /** Grass, carpet or boards seen from a few metres. */
 export function ground(base: string, roughness: number, seed: number, boards = false): THREE.Texture {
@@ -61,7 +26,7 @@ export function ground(base: string, roughness: number, seed: number, boards = f
 }
 
 /** A whole backdrop picture: sky over a hedge row, or a wall with things on it. */
-export function backdrop(kind: "range" | "hall" | "carport", seed: number): THREE.Texture {
+export function backdrop(kind: Place, seed: number): THREE.Texture {
   const [canvas, ctx] = sheet(2048, 1024);
   const random = seeded(seed);
   if (kind === "range") {
@@ -95,21 +60,6 @@ export function backdrop(kind: "range" | "hall" | "carport", seed: number): THRE
   }
   grain(ctx, 2048, 1024, 10, random);
   return texture(canvas);
-}
-
-/** Sensor noise to lay over a frame: grey speckle, half of it brighter and half darker. */
-export function noiseTile(size: number, seed: number): OffscreenCanvas {
-  const canvas = new OffscreenCanvas(size, size);
-  const ctx = canvas.getContext("2d")!;
-  const image = ctx.createImageData(size, size);
-  const random = seeded(seed);
-  for (let i = 0; i < image.data.length; i += 4) {
-    const v = random.normal();
-    image.data[i] = image.data[i + 1] = image.data[i + 2] = v > 0 ? 255 : 0;
-    image.data[i + 3] = Math.min(Math.abs(v) * 9, 40);
-  }
-  ctx.putImageData(image, 0, 0);
-  return canvas;
 }
 
 function sheet(width: number, height: number): [OffscreenCanvas, OffscreenCanvasRenderingContext2D] {
