@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { analyse, type Analysis } from "./analyse";
 import { analysisJson } from "./formats/analysisJson";
 import { readTrack } from "./formats/trackFile";
-import { at, POINT, type Track } from "./track/track";
+import { at, OUTLINE, POINT, type Track } from "./track/track";
 
 const load = (name: string): Track => readTrack(readFileSync(`demo/tracks/${name}.track`));
 const judged = (track: Track, change: Partial<Parameters<typeof analyse>[1]> = {}): Analysis =>
@@ -32,7 +32,7 @@ function mirrored(track: Track): Track {
   return {
     ...track, landmarks, outline,
     footPaths: track.footPaths.map((p) => ({ ...p, foot: p.foot === "left" ? "right" : "left", dx: p.dx.map((v) => -v) })),
-    handsPath: track.handsPath && { ...track.handsPath, x: track.handsPath.x.map((x) => w - x) },
+    handsPaths: track.handsPaths.map((p) => ({ ...p, x: p.x.map((x) => w - x) })),
   };
 }
 
@@ -73,15 +73,15 @@ describe("a good double step", () => {
   it("moved across the picture keeps its centimetres and times", () => {
     const landmarks = good.landmarks.slice();
     for (let i = 0; i < landmarks.length; i += 4) landmarks[i]! += 40;
-    const moved = judged({ ...good, landmarks, outline: good.outline.map((x) => x + 40), handsPath: { ...good.handsPath!, x: good.handsPath!.x.map((x) => x + 40) } });
+    const moved = judged({ ...good, landmarks, outline: good.outline.map((x) => x + 40), handsPaths: good.handsPaths.map((p) => ({ ...p, x: p.x.map((x) => x + 40) })) });
     for (const [id, m] of Object.entries(result.reps[0]!.measures)) if (m.value !== null) expect(moved.reps[0]!.measures[id as "pelvisSway"].value, id).toBeCloseTo(m.value, 1);
   });
 
   it("filmed unevenly, with every seventh picture dropped, keeps its sway and drift", () => {
     const keep = Array.from({ length: good.times.length }, (_, i) => i).filter((i) => i % 7 !== 3);
     const take = (x: Float32Array, stride: number) => Float32Array.from(keep.flatMap((i) => [...x.subarray(i * stride, (i + 1) * stride)]));
-    const still = { footPaths: [], handsPath: null };
-    const uneven = judged({ ...good, ...still, times: Float64Array.from(keep, (i) => good.times[i]!), landmarks: take(good.landmarks, 132), outline: take(good.outline, 4), presence: take(good.presence, 1) });
+    const still = { footPaths: [], handsPaths: [] };
+    const uneven = judged({ ...good, ...still, times: Float64Array.from(keep, (i) => good.times[i]!), landmarks: take(good.landmarks, 132), outline: take(good.outline, OUTLINE), presence: take(good.presence, 1) });
     const even = judged({ ...good, ...still }).reps[0]!.measures;
     for (const id of ["pelvisSway", "headDrift", "pelvisSlide"] as const) expect(Math.abs(uneven.reps[0]!.measures[id].value! - even[id].value!), id).toBeLessThan(0.4);
     expect(Math.abs(uneven.reps[0]!.events.impact!.t - result.reps[0]!.events.impact!.t)).toBeLessThan(12);
@@ -113,7 +113,7 @@ describe("what can't be judged is not", () => {
   it("somebody who only stands there has no rep", () => {
     const first = good.landmarks.slice(0, 132);
     const landmarks = Float32Array.from(good.landmarks, (_, i) => first[i % 132]!);
-    const still = judged({ ...good, landmarks, handsPath: null, footPaths: [] });
+    const still = judged({ ...good, landmarks, handsPaths: [], footPaths: [] });
     expect(still.reps).toEqual([]);
     expect(still.problems.map((p) => p.code)).toContain("noMotion");
   });

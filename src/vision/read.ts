@@ -1,20 +1,21 @@
 import { statureInPx } from "../core/track/bodySize";
 import { mendLegs } from "../core/track/mendLegs";
 import { plantedSpells } from "../core/track/plantedSpells";
-import { roughTop } from "../core/track/roughTop";
-import { at, POINT, POINTS, STRIDE, type Track } from "../core/track/track";
+import { roughReps } from "../core/track/roughReps";
+import { at, OUTLINE, POINT, POINTS, STRIDE, type Track } from "../core/track/track";
+import { coarseLook, PRESENT, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
-import { uprightSize, type Frame } from "./decode/frame";
+import type { Frame } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
-import { bodySquare, decodeDetections, type Found } from "./network/detector";
-import { proposedSquare, readPoints } from "./network/points";
-import { CROP_SIDE, DETECT_SIDE, type PoseNetwork } from "./network/poseNetwork";
+import { readPoints } from "./network/points";
+import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
 import { footPaths } from "./patches/footPaths";
 import { handsPath } from "./patches/handsPath";
 import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
-import { OUTLINE, readOutline } from "./silhouette/outline";
+import { readOutline } from "./silhouette/outline";
 import { soundOnsets } from "./sound/onsets";
+import { Background, brightness, type Box } from "./still/background";
 
 export interface ReadOptions {
   faceOn: boolean;
@@ -34,12 +35,8 @@ export interface ReadTimings {
   detectorRuns: number;
 }
 
-/** The coarse look: one picture in this many ms. */
-const COARSE_MS = 250;
-/** The still crop against the network's usual square: tighter, so that the legs are larger and swap less (pilot: 0.85). */
-const TIGHT = 0.85;
-/** Below this the golfer is lost in a frame. */
-const PRESENT = 0.5;
+/** The background and the light are looked at once in this many ms. */
+const STILL_MS = 100;
 
 /**
  * Reads a clip into a Track: a coarse look finds the golfer and one still crop for the whole clip; every picture is
@@ -66,7 +63,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     if (options.signal?.aborted) throw new ClipError("cancelled");
   };
 
-  const { square, others } = await coarseLook(clip, network, look, timings, stop);
+  const { square, others, golfer } = await coarseLook(clip, network, look, timings, stop);
   const total = clip.frames;
   const times: number[] = [];
   const landmarks = new Float32Array(total * POINTS * STRIDE);
@@ -75,6 +72,8 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   const feet: LumaWindow[] = [];
   const hands: LumaWindow[] = [];
   const body = square.size / TIGHT / 1.25 / 1.1;
+  let background: Background | null = null;
+  const looks: Track["looks"] = [];
   let asked = performance.now();
   let i = 0;
   let footArea: { left: number; top: number; width: number; height: number } | null = null;
@@ -87,6 +86,8 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     readPoints(output, square, points);
     readOutline(output.mask, points, square, outline.subarray(i * OUTLINE, (i + 1) * OUTLINE));
     presence[i] = output.presence;
+    background ??= new Background(frame, golfer);
+    if (!looks.length || frame.timeMs - looks[looks.length - 1]!.t >= STILL_MS - 1) looks.push({ t: frame.timeMs, moved: background.moved(frame), luma: brightness(frame, golferBox(points)) });
     times.push(frame.timeMs);
     footArea ??= feetArea(points, body);
     feet.push(lumaWindow(frame, footArea.left, footArea.top, footArea.width, footArea.height));
@@ -107,7 +108,8 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     outline: outline.slice(0, i * OUTLINE),
     presence: presence.slice(0, i),
     footPaths: [],
-    handsPath: null,
+    handsPaths: [],
+    looks,
     sounds: await soundOnsets(clip.sound()),
     video: { width: clip.width, height: clip.height, frames: clip.frames, fps: clip.fps, rotation: clip.rotation, audio: clip.audio, durationMs: clip.durationMs },
     crop: square,
@@ -119,93 +121,6 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   timings.patchesMs = performance.now() - t0;
   timings.totalMs = performance.now() - began;
   return { track, timings };
-}
-
-type Look = (frame: Frame, square: Square) => ReturnType<PoseNetwork["landmarks"]>;
-
-/** One picture in every quarter second: where the golfer is and how much room the whole movement needs. */
-async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Look, timings: ReadTimings, stop: () => void): Promise<{ square: Square; others: number[] }> {
-  const wanted: Square[] = [];
-  const others: number[] = [];
-  let square: Square | null = null;
-  let next = 0;
-  const points = new Float32Array(POINTS * STRIDE);
-  const asked = performance.now();
-  let inside = 0;
-  for await (const frame of clip.pictures()) {
-    if (frame.timeMs < next) continue;
-    const t0 = performance.now();
-    stop();
-    next = frame.timeMs + COARSE_MS;
-    if (!square) {
-      const found: Found[] = await findPeople(frame, network, timings);
-      if (!found.length) {
-        inside += performance.now() - t0;
-        continue;
-      }
-      square = found[0]!.square;
-      if (found.length > 1) others.push(frame.timeMs);
-      // The detector's square is a first guess: the landmark network's own proposal is looked at twice before it counts.
-      for (let k = 0; k < 2; k++) square = bodySquare(...proposedSquare(await look(frame, square), square));
-    }
-    const output = await look(frame, square);
-    if (output.presence < PRESENT) square = null;
-    else {
-      const proposal = bodySquare(...proposedSquare(output, square));
-      readPoints(output, square, points);
-      wanted.push(roomFor(points, proposal));
-      square = proposal;
-    }
-    inside += performance.now() - t0;
-  }
-  timings.decodeMs += performance.now() - asked - inside;
-  if (!wanted.length) throw new ClipError("noPerson");
-  const size = [...wanted].map((s) => s.size).sort((a, b) => a - b)[Math.floor(wanted.length * 0.75)]!;
-  const middle = (k: "cx" | "cy") => {
-    const v = wanted.map((s) => s[k]).sort((a, b) => a - b);
-    return (v[0]! + v[v.length - 1]!) / 2;
-  };
-  return { square: { cx: Math.round(middle("cx")), cy: Math.round(middle("cy")), size: Math.round(size) }, others };
-}
-
-/** The tight square for one picture, opened if the hands or feet would not be in it. */
-function roomFor(points: Float32Array, proposal: Square): Square {
-  const used = [POINT.leftWrist, POINT.rightWrist, POINT.leftToe, POINT.rightToe, POINT.leftEar, POINT.rightEar, POINT.leftHip, POINT.rightHip];
-  const xs = used.map((p) => points[p * STRIDE]!);
-  const ys = used.map((p) => points[p * STRIDE + 1]!);
-  const [l, r, t, b] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const room = Math.max(r - l, b - t) * 1.16;
-  return { cx: (l + r) / 2, cy: (t + b) / 2, size: Math.max(proposal.size * TIGHT * 0.94, room) };
-}
-
-/** Looks for people in overlapping square tiles of the picture's shorter side; in half-size tiles when there is nobody. */
-async function findPeople(frame: Frame, network: PoseNetwork, timings: ReadTimings): Promise<Found[]> {
-  const [width, height] = uprightSize(frame);
-  const cut = new Resampler(DETECT_SIDE, -1, 1, "black");
-  const input = new Float32Array(DETECT_SIDE * DETECT_SIDE * 3);
-  for (const side of [Math.min(width, height), Math.min(width, height) / 2]) {
-    const found: Found[] = [];
-    for (const cx of centres(width, side))
-      for (const cy of centres(height, side)) {
-        const tile = { cx, cy, size: side };
-        cut.cut(frame, tile, input);
-        const { boxes, scores } = await network.detect(input);
-        timings.detectorRuns++;
-        found.push(...decodeDetections(boxes, scores, tile));
-      }
-    found.sort((a, b) => b.score - a.score);
-    const people: Found[] = [];
-    for (const f of found)
-      if (people.every((p) => Math.hypot(p.square.cx - f.square.cx, p.square.cy - f.square.cy) > 0.25 * p.square.size)) people.push(f);
-    // The golfer is the largest person that is surely one.
-    if (people.length) return people.sort((a, b) => b.square.size - a.square.size);
-  }
-  return [];
-}
-
-function centres(length: number, side: number): number[] {
-  const n = Math.max(1, Math.ceil(((length - side) / side) * 2 - 1e-9) + 1);
-  return n === 1 ? [length / 2] : Array.from({ length: n }, (_, i) => side / 2 + (i * (length - side)) / (n - 1));
 }
 
 function feetArea(points: Float32Array, body: number) {
@@ -220,6 +135,13 @@ const midHands = (points: Float32Array): [number, number] => [
   (points[POINT.leftIndex * STRIDE + 1]! + points[POINT.rightIndex * STRIDE + 1]! + points[POINT.leftWrist * STRIDE + 1]! + points[POINT.rightWrist * STRIDE + 1]!) / 4,
 ];
 
+function golferBox(points: Float32Array): Box {
+  const used = [POINT.leftShoulder, POINT.rightShoulder, POINT.leftHip, POINT.rightHip, POINT.leftKnee, POINT.rightKnee];
+  const xs = used.map((p) => points[p * STRIDE]!);
+  const ys = used.map((p) => points[p * STRIDE + 1]!);
+  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+}
+
 function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], faceOn: boolean): void {
   const mended = { ...track, landmarks: mendLegs(track, faceOn).landmarks };
   const cm = statureInPx(mended) / 178;
@@ -227,9 +149,8 @@ function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], faceO
     for (const spell of plantedSpells(mended, foot)) track.footPaths.push(...footPaths(spell, feet, track.times, cm));
   const path = new Float64Array(track.times.length * 2);
   for (let i = 0; i < track.times.length; i++) path.set(midHands(track.landmarks.subarray(at(i, 0), at(i + 1, 0))), i * 2);
-  const top = roughTop(mended);
-  if (top !== null) {
+  for (const { top } of roughReps(mended)) {
     const span = Math.round(0.2 * track.video.fps);
-    track.handsPath = handsPath(hands, path, top, span, Math.round(14 * cm));
+    track.handsPaths.push(handsPath(hands, path, top, span, Math.round(14 * cm)));
   }
 }

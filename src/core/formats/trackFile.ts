@@ -2,7 +2,7 @@ import { z } from "zod";
 import { POINTS, STRIDE, type Track } from "../track/track";
 
 /**
- * *A track as one file.* Eight bytes `KFTRACK1`, a little-endian uint32 with the length of the header, the header as
+ * *A track as one file.* Eight bytes `KFTRACK2`, a little-endian uint32 with the length of the header, the header as
  * UTF-8 JSON (padded with spaces to a multiple of eight), then the arrays it lists, little-endian, each at the offset
  * that the header gives. docs/formats.md has the whole of it.
  *
@@ -10,11 +10,11 @@ import { POINTS, STRIDE, type Track } from "../track/track";
  * const bytes = writeTrack(track);
  * readTrack(bytes).times.length === track.times.length; // true
  */
-const MAGIC = "KFTRACK1";
+const MAGIC = "KFTRACK2";
 
 const arrayRef = z.object({ type: z.enum(["f32", "f64"]), offset: z.number().int().nonnegative(), length: z.number().int().nonnegative() });
 const header = z.object({
-  version: z.literal(1),
+  version: z.literal(2),
   video: z.object({
     width: z.number().positive(), height: z.number().positive(), frames: z.number().int().positive(), fps: z.number().positive(),
     rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]), audio: z.boolean(), durationMs: z.number().positive(),
@@ -28,10 +28,11 @@ const header = z.object({
   outline: arrayRef,
   presence: arrayRef,
   footPaths: z.array(z.object({
-    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
+    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole", "turn"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
     from: z.number().int(), dx: arrayRef, dy: arrayRef, residual: arrayRef,
   })),
-  handsPath: z.object({ from: z.number().int(), x: arrayRef, y: arrayRef }).nullable(),
+  handsPaths: z.array(z.object({ from: z.number().int(), x: arrayRef, y: arrayRef })),
+  looks: z.array(z.object({ t: z.number(), moved: z.number().nullable(), luma: z.number() })),
 });
 type ArrayRef = z.infer<typeof arrayRef>;
 
@@ -45,10 +46,11 @@ export function writeTrack(track: Track): Uint8Array<ArrayBuffer> {
     return r;
   };
   const head: z.infer<typeof header> = {
-    version: 1, video: track.video, crop: track.crop, model: track.model, others: track.others, sounds: track.sounds,
+    version: 2, video: track.video, crop: track.crop, model: track.model, others: track.others, sounds: track.sounds,
     times: ref(track.times), landmarks: ref(track.landmarks), outline: ref(track.outline), presence: ref(track.presence),
     footPaths: track.footPaths.map((p) => ({ ...p, dx: ref(p.dx), dy: ref(p.dy), residual: ref(p.residual) })),
-    handsPath: track.handsPath && { from: track.handsPath.from, x: ref(track.handsPath.x), y: ref(track.handsPath.y) },
+    handsPaths: track.handsPaths.map((p) => ({ from: p.from, x: ref(p.x), y: ref(p.y) })),
+    looks: track.looks.map((l) => ({ t: l.t, moved: l.moved === null ? null : Math.round(l.moved * 1000) / 1000, luma: Math.round(l.luma * 10) / 10 })),
   };
   const raw = new TextEncoder().encode(JSON.stringify(head));
   const room = Math.ceil((raw.length + 12) / 8) * 8 - 12;
@@ -90,7 +92,8 @@ export function readTrack(bytes: Uint8Array): Track {
     video: h.video, crop: h.crop, model: h.model, others: h.others, sounds: h.sounds, times, landmarks,
     outline: f32(h.outline), presence: f32(h.presence),
     footPaths: h.footPaths.map((p) => ({ ...p, dx: f32(p.dx), dy: f32(p.dy), residual: f32(p.residual) })),
-    handsPath: h.handsPath && { from: h.handsPath.from, x: f32(h.handsPath.x), y: f32(h.handsPath.y) },
+    handsPaths: h.handsPaths.map((p) => ({ from: p.from, x: f32(p.x), y: f32(p.y) })),
+    looks: h.looks,
   };
 }
 

@@ -2,7 +2,7 @@ import { bridge, filtfilt, lowPass, resample } from "../maths/filter";
 import { halfSampleMode, runningMedian } from "../maths/stats";
 import type { GolferFacts, Scene } from "../scene/scene";
 import { sides, type SideName, type SidePoints } from "../track/sides";
-import { at, type Track } from "../track/track";
+import { at, OUTLINE, type Track } from "../track/track";
 import { SEGMENTS } from "./deLeva";
 import { footMotion, placeOnClock, type FootMotion } from "./footMotion";
 import { MOTION_FIT } from "./fitted";
@@ -105,13 +105,13 @@ type Clock = (values: ArrayLike<number>) => Float64Array;
  */
 function outlineHip(track: Track, scene: Scene, network: Float64Array, toT: (x: number) => number, clock: Clock): Float64Array {
   const n = track.times.length;
-  const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * 4 + 1]! - track.outline[i * 4]!);
+  const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * OUTLINE + 1]! - track.outline[i * OUTLINE]!);
   const still = scene.still ?? { from: 0, to: n - 1 };
   const usual = halfSampleMode(width.slice(still.from, still.to + 1).filter((w) => !Number.isNaN(w)));
   const offset = Float64Array.from({ length: n }, (_, i) => {
     const ratio = width[i]! / usual;
     if (!(ratio >= 0.72 && ratio <= 1.1)) return NaN;
-    return toT((track.outline[i * 4]! + track.outline[i * 4 + 1]!) / 2);
+    return toT((track.outline[i * OUTLINE]! + track.outline[i * OUTLINE + 1]!) / 2);
   });
   return shifted(network, clock, offset);
 }
@@ -119,11 +119,11 @@ function outlineHip(track: Track, scene: Scene, network: Float64Array, toT: (x: 
 /** The head's middle from the outline at ear height; the ears themselves move when the head only turns. */
 function outlineHead(track: Track, network: Float64Array, toT: (x: number) => number, clock: Clock): Float64Array {
   const n = track.times.length;
-  const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * 4 + 3]! - track.outline[i * 4 + 2]!);
+  const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * OUTLINE + 3]! - track.outline[i * OUTLINE + 2]!);
   const usual = halfSampleMode(width.filter((w) => !Number.isNaN(w)));
   const middle = Float64Array.from({ length: n }, (_, i) => {
     const ratio = width[i]! / usual;
-    return ratio >= 0.75 && ratio <= 1.3 ? toT((track.outline[i * 4 + 2]! + track.outline[i * 4 + 3]!) / 2) : NaN;
+    return ratio >= 0.75 && ratio <= 1.3 ? toT((track.outline[i * OUTLINE + 2]! + track.outline[i * OUTLINE + 3]!) / 2) : NaN;
   });
   return shifted(network, clock, middle);
 }
@@ -194,11 +194,10 @@ function centreOfMass(
 function closeHands(track: Track, toT: (x: number) => number, toU: (y: number) => number, clock: Clock, n: number) {
   const t = new Float64Array(n).fill(NaN);
   const u = new Float64Array(n).fill(NaN);
-  const path = track.handsPath;
-  if (!path) return { t, u };
-  const full = (values: Float32Array, to: (v: number) => number) => {
+  if (!track.handsPaths.length) return { t, u };
+  const full = (axis: "x" | "y", to: (v: number) => number) => {
     const all = new Float64Array(n).fill(NaN);
-    for (let i = 0; i < values.length; i++) all[path.from + i] = to(values[i]!);
+    for (const path of track.handsPaths) path[axis].forEach((v, i) => (all[path.from + i] = to(v)));
     return all;
   };
   const onClock = (values: Float64Array) => {
@@ -206,5 +205,5 @@ function closeHands(track: Track, toT: (x: number) => number, toU: (y: number) =
     for (let i = 0; i < n; i++) if (Number.isNaN(values[i]!)) filled[i] = NaN;
     return filled;
   };
-  return { t: onClock(full(path.x, toT)), u: onClock(full(path.y, toU)) };
+  return { t: onClock(full("x", toT)), u: onClock(full("y", toU)) };
 }

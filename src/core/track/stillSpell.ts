@@ -1,6 +1,6 @@
 import { statureInPx } from "./bodySize";
 import { filtfilt, derivative, lowPass, resample } from "../maths/filter";
-import { roughTop } from "./roughTop";
+import { roughReps } from "./roughReps";
 import { at, POINT, type Track } from "./track";
 
 /** Hands slower than this stand still (share of stature a second; 0.04 is 7 cm/s, over the points' own noise at 3 Hz). */
@@ -11,10 +11,10 @@ const SHORTEST_MS = 250;
  * The golfer's still spell before the swing (frames `from`…`to`), by the hands: the last one before the rough top;
  * else the quietest quarter second before it. Null when there is nothing before the top.
  */
-export function stillSpell(track: Pick<Track, "landmarks" | "times">): { from: number; to: number; moving: boolean } | null {
+export function stillSpell(track: Pick<Track, "landmarks" | "times" | "presence">): { from: number; to: number; moving: boolean } | null {
   const { landmarks, times } = track;
   const n = times.length;
-  const top = roughTop(track) ?? n - 1;
+  const top = roughReps(track)[0]?.top ?? n - 1;
   const dt = (times[n - 1]! - times[0]!) / 1000 / (n - 1);
   const smooth = lowPass(3, dt);
   const hands = (axis: 0 | 1) => {

@@ -8,14 +8,16 @@ export interface Track {
   times: Float64Array;
   /** frames × 33 × (x px, y px, visibility 0–1, σ px): the network's 33 body points. */
   landmarks: Float32Array;
-  /** frames × 4: left and right edge of the body's outline at hip height and at ear height, px; NaN where not found. */
+  /** frames × 8: left and right edge of the body's outline at hips, ears, 30 % and 80 % of the way from hips to shoulders, px; NaN where not found. */
   outline: Float32Array;
   /** Share of certainty that a person is in the crop, 0–1, a frame. */
   presence: Float32Array;
   /** Sub-pixel paths of a foot round one spell on the ground, from template tracking. */
   footPaths: FootPath[];
-  /** Sub-pixel path of the hands round the top of the swing, chained from frame to frame; px. */
-  handsPath: { from: number; x: Float32Array; y: Float32Array } | null;
+  /** Sub-pixel paths of the hands round the top of each swing, chained from frame to frame; px. */
+  handsPaths: HandsPath[];
+  /** Now and then: how far the background has moved since the first picture (px; null = nothing to tell it by), and how bright the golfer is (0–255). */
+  looks: { t: number; moved: number | null; luma: number }[];
   /** Sudden sounds: ms and loudness against the clip's own background, dB. */
   sounds: { t: number; db: number }[];
   video: { width: number; height: number; frames: number; fps: number; rotation: 0 | 90 | 180 | 270; audio: boolean; durationMs: number };
@@ -26,11 +28,18 @@ export interface Track {
   others: number[];
 }
 
+export interface HandsPath {
+  /** First frame. */
+  from: number;
+  x: Float32Array;
+  y: Float32Array;
+}
+
 /** A foot's displacement from its planted place (px, of the template's match), for frames `from` … `from + dx.length − 1`. */
 export interface FootPath {
   foot: "left" | "right";
-  /** Which part of the shoe the template covers. */
-  part: "heel" | "toe" | "whole";
+  /** Which part of the shoe the template covers; `turn`: the toe chained from frame to frame, which a turning shoe needs. */
+  part: "heel" | "toe" | "whole" | "turn";
   /** Frames between which the foot stands, by the network's points. */
   plantedFrom: number;
   plantedTo: number;
@@ -41,6 +50,7 @@ export interface FootPath {
   residual: Float32Array;
 }
 
+export const OUTLINE = 8;
 export const POINTS = 33;
 export const STRIDE = 4;
 

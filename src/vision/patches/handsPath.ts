@@ -1,4 +1,4 @@
-import type { Track } from "../../core/track/track";
+import type { HandsPath } from "../../core/track/track";
 import type { LumaWindow } from "./lumaWindow";
 import { match, template } from "./template";
 
@@ -10,7 +10,7 @@ import { match, template } from "./template";
  * @param top frame of the rough top; `span` frames each way are followed
  * @param side of the square that is followed, px
  */
-export function handsPath(windows: LumaWindow[], hands: Float64Array, top: number, span: number, side: number): Track["handsPath"] {
+export function handsPath(windows: LumaWindow[], hands: Float64Array, top: number, span: number, side: number): HandsPath {
   const from = Math.max(0, top - span);
   const to = Math.min(windows.length - 1, top + span);
   const n = to - from + 1;

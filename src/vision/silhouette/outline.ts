@@ -8,7 +8,7 @@ import { CROP_SIDE } from "../network/poseNetwork";
  * steadier mid-hip than the network's two hip points.
  *
  * @param points this frame's 33 points (x, y, visibility, σ), px
- * @param out left and right edge at hip height, left and right edge at ear height, px; NaN where there is no run
+ * @param out left and right edge at hips, ears, and 30 % and 80 % of the way from hips to shoulders, px; NaN where there is no run
  */
 export function readOutline(mask: Float32Array, points: Float32Array, square: Square, out: Float32Array): void {
   const px = (p: number) => points[p * STRIDE]!;
@@ -22,14 +22,20 @@ export function readOutline(mask: Float32Array, points: Float32Array, square: Sq
     py(POINT.nose) - (py(POINT.leftAnkle) + py(POINT.rightAnkle)) / 2,
   );
   const perMask = square.size / CROP_SIDE;
-  const run = (a: number, b: number, reach: number, into: number) => {
-    const [x, y] = toMask((px(a) + px(b)) / 2, (py(a) + py(b)) / 2);
+  const run = (place: readonly [number, number], reach: number, into: number) => {
+    const [x, y] = toMask(...place);
     const [left, right] = medianRun(mask, x, y, (reach * tall) / perMask);
     out[into] = Number.isNaN(left) ? NaN : square.cx + ((left + 0.5) / CROP_SIDE - 0.5) * square.size;
     out[into + 1] = Number.isNaN(right) ? NaN : square.cx + ((right + 0.5) / CROP_SIDE - 0.5) * square.size;
   };
-  run(POINT.leftHip, POINT.rightHip, 0.19, 0);
-  run(POINT.leftEar, POINT.rightEar, 0.11, 2);
+  const middle = (a: number, b: number) => [(px(a) + px(b)) / 2, (py(a) + py(b)) / 2] as const;
+  const hips = middle(POINT.leftHip, POINT.rightHip);
+  const shoulders = middle(POINT.leftShoulder, POINT.rightShoulder);
+  const up = (s: number) => [hips[0] + (shoulders[0] - hips[0]) * s, hips[1] + (shoulders[1] - hips[1]) * s] as const;
+  run(hips, 0.19, 0);
+  run(middle(POINT.leftEar, POINT.rightEar), 0.11, 2);
+  run(up(0.3), 0.19, 4);
+  run(up(0.8), 0.19, 6);
 }
 
 function medianRun(mask: Float32Array, x: number, y: number, reach: number): [number, number] {
@@ -60,6 +66,3 @@ function middleOf(x: number[]): number {
   x.sort((a, b) => a - b);
   return x[x.length >> 1]!;
 }
-
-/** Numbers kept a frame. */
-export const OUTLINE = 4;

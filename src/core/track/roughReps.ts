@@ -1,0 +1,91 @@
+import { runningMedian } from "../maths/stats";
+import { at, POINT, type Track } from "./track";
+
+/** Where a swing roughly is: frames of its top and of its lowest hands on the way through. */
+export interface RoughRep {
+  top: number;
+  low: number;
+}
+
+/** Arms raised at least this far from hanging on the way back, and again after the bottom, degrees. */
+const RAISED = 48;
+/** Arms that hang: below this the bottom of a swing is near. */
+const HANGING = 36;
+/** A way down takes no longer than this, s (a slow rehearsal's; MOVEMENT). */
+const LONGEST = 2.6;
+/** The arms do not rest while they hang: below `HANGING` for no longer than this share of the way down, and a little. */
+const RESTING = 0.45;
+const RESTING_S = 0.16;
+/** A golfer less present than this in a frame says nothing. */
+const PRESENT = 0.5;
+
+/**
+ * Finds the swings in a track by the arms alone: raised, down past hanging and up again without resting there. A waggle, a
+ * ball being placed, walking with a club and the way back to address are none of these. Says only where to look closely.
+ */
+export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">): RoughRep[] {
+  const { times, presence } = track;
+  const n = times.length;
+  const raised = armRaise(track);
+  const out: RoughRep[] = [];
+  let i = 0;
+  while (i < n) {
+    // The next bottom: a stretch of hanging arms.
+    if (!(raised[i]! < HANGING)) {
+      i++;
+      continue;
+    }
+    const from = i;
+    while (i < n && raised[i]! < HANGING) i++;
+    const to = i - 1;
+    const bottom = lowest(raised, from, to);
+    const top = peakBefore(raised, times, from);
+    if (top < 0 || raised[top]! < RAISED) continue;
+    const down = (times[from]! - times[top]!) / 1000;
+    const rested = (times[to]! - times[from]!) / 1000;
+    if (down > LONGEST || rested > RESTING * down + RESTING_S) continue;
+    const again = peakAfter(raised, times, to, Math.max(0.4, down * 1.3));
+    if (raised[again]! < RAISED) continue;
+    let seen = 0;
+    for (let k = top; k <= again; k++) if (presence[k]! > PRESENT) seen++;
+    if (seen < 0.7 * (again - top + 1)) continue;
+    const last = out[out.length - 1];
+    // One swing has one bottom: a second one at once is the hands' jitter.
+    if (last && times[top]! - times[last.low]! < 150) continue;
+    out.push({ top, low: bottom });
+  }
+  return out;
+}
+
+/** Angle of the arms from hanging straight down, in the picture, degrees 0–180. */
+function armRaise({ landmarks, times }: Pick<Track, "landmarks" | "times">): Float64Array {
+  const mid = (a: number, b: number, axis: 0 | 1) =>
+    runningMedian(Array.from(times, (_, i) => (landmarks[at(i, a) + axis]! + landmarks[at(i, b) + axis]!) / 2), 3);
+  const handX = mid(POINT.leftWrist, POINT.rightWrist, 0);
+  const handY = mid(POINT.leftWrist, POINT.rightWrist, 1);
+  const shoulderX = mid(POINT.leftShoulder, POINT.rightShoulder, 0);
+  const shoulderY = mid(POINT.leftShoulder, POINT.rightShoulder, 1);
+  return handX.map((x, i) => (Math.atan2(Math.abs(x - shoulderX[i]!), handY[i]! - shoulderY[i]!) * 180) / Math.PI);
+}
+
+function lowest(x: Float64Array, from: number, to: number): number {
+  let best = from;
+  for (let i = from; i <= to; i++) if (x[i]! < x[best]!) best = i;
+  return best;
+}
+
+/** The arms' highest instant before a frame: back in time for as long as they do not hang again. */
+function peakBefore(x: Float64Array, times: Float64Array, from: number): number {
+  let best = -1;
+  for (let i = from - 1; i >= 0 && (times[from]! - times[i]!) / 1000 < LONGEST; i--) {
+    if (x[i]! < HANGING) break;
+    if (best < 0 || x[i]! > x[best]!) best = i;
+  }
+  return best;
+}
+
+function peakAfter(x: Float64Array, times: Float64Array, to: number, seconds: number): number {
+  let best = to;
+  for (let i = to; i < x.length && (times[i]! - times[to]!) / 1000 < seconds; i++) if (x[i]! > x[best]!) best = i;
+  return best;
+}

@@ -1,0 +1,136 @@
+import { POINT, POINTS, STRIDE } from "../core/track/track";
+import { Resampler, type Square } from "./crop/resample";
+import { ClipError } from "./decode/clipError";
+import { uprightSize, type Frame } from "./decode/frame";
+import type { OpenClip } from "./decode/openClip";
+import { bodySquare, decodeDetections, type Found } from "./network/detector";
+import { proposedSquare, readPoints } from "./network/points";
+import { DETECT_SIDE, type PoseNetwork } from "./network/poseNetwork";
+import type { ReadTimings } from "./read";
+import type { Box } from "./still/background";
+
+/** One picture in this many ms is looked at; one in this many is searched for other people. */
+const COARSE_MS = 250;
+const PEOPLE_MS = 500;
+/** The still crop against the network's usual square: tighter, so that the legs are larger and swap less (pilot: 0.85). */
+export const TIGHT = 0.85;
+/** Below this the golfer is lost in a frame. */
+export const PRESENT = 0.5;
+/** Looks whose square is nearer than this to the middle one (share of its size) are of the place where the golfer practises. */
+const SAME_PLACE = 0.35;
+
+type Look = (frame: Frame, square: Square) => ReturnType<PoseNetwork["landmarks"]>;
+
+export interface CoarseLook {
+  /** The one still crop for the whole clip. */
+  square: Square;
+  /** Times at which a second person was seen, ms. */
+  others: number[];
+  /** Where the golfer was seen in it, with room for a club. */
+  golfer: Box;
+}
+
+/**
+ * One picture in every quarter second: where the golfer practises (the middle of where they are seen, so that walking in
+ * and out does not count), how much room the whole movement needs there, and who else is in the picture.
+ */
+export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Look, timings: ReadTimings, stop: () => void): Promise<CoarseLook> {
+  const wanted: { square: Square; box: Box }[] = [];
+  const others: number[] = [];
+  let square: Square | null = null;
+  let next = 0;
+  let nextPeople = 0;
+  const points = new Float32Array(POINTS * STRIDE);
+  const asked = performance.now();
+  let inside = 0;
+  for await (const frame of clip.pictures()) {
+    if (frame.timeMs < next) continue;
+    const t0 = performance.now();
+    stop();
+    next = frame.timeMs + COARSE_MS;
+    if (!square || frame.timeMs >= nextPeople) {
+      nextPeople = frame.timeMs + PEOPLE_MS;
+      const found: Found[] = await findPeople(frame, network, timings, !square);
+      if (found.length > 1) others.push(frame.timeMs);
+      if (!square && found.length) {
+        square = found[0]!.square;
+        // The detector's square is a first guess: the landmark network's own proposal is looked at twice before it counts.
+        for (let k = 0; k < 2; k++) square = bodySquare(...proposedSquare(await look(frame, square), square));
+      }
+    }
+    if (square) {
+      const output = await look(frame, square);
+      if (output.presence < PRESENT) square = null;
+      else {
+        const proposal = bodySquare(...proposedSquare(output, square));
+        readPoints(output, square, points);
+        wanted.push(roomFor(points, proposal));
+        square = proposal;
+      }
+    }
+    inside += performance.now() - t0;
+  }
+  timings.decodeMs += performance.now() - asked - inside;
+  if (!wanted.length) throw new ClipError("noPerson");
+  const middle = (of: (w: Square) => number, list = wanted) => {
+    const v = list.map((w) => of(w.square)).sort((a, b) => a - b);
+    return v[v.length >> 1]!;
+  };
+  const [cx, cy, size] = [middle((s) => s.cx), middle((s) => s.cy), middle((s) => s.size)];
+  const here = wanted.filter(({ square: s }) => Math.hypot(s.cx - cx, s.cy - cy) < SAME_PLACE * size && s.size < 1.7 * size && s.size > size / 1.7);
+  const sizes = here.map((w) => w.square.size).sort((a, b) => a - b);
+  const span = (of: (s: Square) => number) => {
+    const v = here.map((w) => of(w.square)).sort((a, b) => a - b);
+    return (v[0]! + v[v.length - 1]!) / 2;
+  };
+  const edge = (pick: (...v: number[]) => number, key: keyof Box) => pick(...here.map((w) => w.box[key]));
+  return {
+    square: { cx: Math.round(span((s) => s.cx)), cy: Math.round(span((s) => s.cy)), size: Math.round(sizes[Math.floor(sizes.length * 0.75)]!) },
+    others,
+    golfer: { left: edge(Math.min, "left"), top: edge(Math.min, "top"), right: edge(Math.max, "right"), bottom: edge(Math.max, "bottom") },
+  };
+}
+
+/** The tight square for one picture, opened if the hands or feet would not be in it; and the box of the body with room for a club. */
+function roomFor(points: Float32Array, proposal: Square): { square: Square; box: Box } {
+  const used = [POINT.leftWrist, POINT.rightWrist, POINT.leftToe, POINT.rightToe, POINT.leftEar, POINT.rightEar, POINT.leftHip, POINT.rightHip];
+  const xs = used.map((p) => points[p * STRIDE]!);
+  const ys = used.map((p) => points[p * STRIDE + 1]!);
+  const [l, r, t, b] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const room = Math.max(r - l, b - t) * 1.16;
+  const club = (b - t) * 0.3;
+  return {
+    square: { cx: (l + r) / 2, cy: (t + b) / 2, size: Math.max(proposal.size * TIGHT * 0.94, room) },
+    box: { left: l - club, right: r + club, top: t - club, bottom: b + club * 0.6 },
+  };
+}
+
+/** Looks for people in overlapping square tiles of the picture's shorter side; in half-size tiles too when there is nobody and `thorough`. */
+async function findPeople(frame: Frame, network: PoseNetwork, timings: ReadTimings, thorough: boolean): Promise<Found[]> {
+  const [width, height] = uprightSize(frame);
+  const cut = new Resampler(DETECT_SIDE, -1, 1, "black");
+  const input = new Float32Array(DETECT_SIDE * DETECT_SIDE * 3);
+  for (const side of thorough ? [Math.min(width, height), Math.min(width, height) / 2] : [Math.min(width, height)]) {
+    const found: Found[] = [];
+    for (const cx of centres(width, side))
+      for (const cy of centres(height, side)) {
+        const tile = { cx, cy, size: side };
+        cut.cut(frame, tile, input);
+        const { boxes, scores } = await network.detect(input);
+        timings.detectorRuns++;
+        found.push(...decodeDetections(boxes, scores, tile));
+      }
+    found.sort((a, b) => b.score - a.score);
+    const people: Found[] = [];
+    for (const f of found)
+      if (people.every((p) => Math.hypot(p.square.cx - f.square.cx, p.square.cy - f.square.cy) > 0.25 * p.square.size)) people.push(f);
+    // The golfer is the largest person that is surely one.
+    if (people.length) return people.sort((a, b) => b.square.size - a.square.size);
+  }
+  return [];
+}
+
+function centres(length: number, side: number): number[] {
+  const n = Math.max(1, Math.ceil(((length - side) / side) * 2 - 1e-9) + 1);
+  return n === 1 ? [length / 2] : Array.from({ length: n }, (_, i) => side / 2 + (i * (length - side)) / (n - 1));
+}
