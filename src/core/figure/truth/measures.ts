@@ -4,7 +4,7 @@ import { rearEdge } from "../surface";
 import { TRUTH_HZ } from "../simulate";
 import { FEET, of, ofSide, type Exact, type Foot } from "./exact";
 import type { FeetTruth, FootEventTruth } from "./feet";
-import { at, firstBelow, firstRun, indexOfMax, indexOfMin, mean, MS, range, rate, samples } from "./search";
+import { at, firstBelow, firstRun, indexOfMax, indexOfMin, MS, range, rate, samples } from "./search";
 import { stillShare, type EventSamples, type TruthEvent } from "./swingEvents";
 import type { TurnTruth } from "./turns";
 
