@@ -1,4 +1,4 @@
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId, View } from "../measures/catalogue";
 import type { RepRules } from "../reps/rep";
 
 /** Where in the chain of causes a check stands: the earliest failed one gives the cue. */
@@ -45,7 +45,7 @@ export interface Check {
 export interface Stage {
   id: string;
   name: string;
-  view: "face-on";
+  view: View;
   main: boolean;
   rules: RepRules;
   actions: readonly RequiredAction[];

@@ -75,8 +75,8 @@ describe("a rep's verdict", () => {
   });
 
   it("is not judged from the wrong view or in unexplained slow motion", () => {
-    expect(judge({ ...perfect(), problems: [{ code: "wrongView", message: "From the side.", action: "Turn it." }] }).reason?.code).toBe("wrongView");
-    expect(judge({ ...perfect(), problems: [{ code: "slowMotion", message: "Slow?", action: "Say." }] }).reason?.code).toBe("slowMotion");
+    expect(judge({ ...perfect(), problems: [{ code: "wrongView", message: "From the side.", action: "Turn it.", touches: "rep" }] }).reason?.code).toBe("wrongView");
+    expect(judge({ ...perfect(), problems: [{ code: "slowMotion", message: "Slow?", action: "Say.", touches: "rep" }] }).reason?.code).toBe("slowMotion");
   });
 
   it("scales the body's limits with stature and leaves shoes and times alone", () => {

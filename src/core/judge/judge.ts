@@ -21,9 +21,6 @@ export function checkBand(value: number, u: number, band: readonly [number | nul
   return "too close";
 }
 
-/** Problems that leave nothing to judge, whatever was measured. */
-const BLOCKING = new Set<Problem["code"]>(["wrongView", "slowMotion"]);
-
 export interface JudgeInput {
   stage: Stage;
   statureCm: number;
@@ -41,7 +38,7 @@ export function judge(input: JudgeInput): Verdict {
   const checks = stage.checks.map((c) => check(c, measures[c.measure], input.statureCm));
   const verdict = (result: Verdict["result"], reason: Reason | null, cue: Verdict["cue"]): Verdict => ({ result, reason, cue, actions, checks });
 
-  const blocked = input.problems.find((p) => BLOCKING.has(p.code));
+  const blocked = input.problems.find((p) => p.touches === "rep");
   if (blocked) return verdict("not judged", { code: blocked.code, message: `${blocked.message} ${blocked.action}` }, null);
 
   for (const action of stage.actions) {

@@ -1,3 +1,4 @@
+import type { Problem } from "../scene/problems";
 import type { MeasureId } from "../measures/catalogue";
 
 /** A measure of one rep with its standard uncertainty, or why it can't be had. */
@@ -8,6 +9,8 @@ export interface Measured {
   unit: string;
   state: "measured" | "not measurable";
   reason?: string;
+  /** The problem with the clip that spoils it. */
+  because?: Problem["code"];
   /** Where in the rep, ms from the clip's first frame. */
   at?: number;
 }

@@ -1,29 +1,50 @@
 import type { Motion } from "../motion/motion";
 import type { Rep } from "../reps/rep";
-import type { RawMeasure } from "./catalogue";
+import { valueAt } from "../reps/clock";
+import { got, missing, SIDES, type Measures, type RawMeasure } from "./catalogue";
+import { struck } from "./spans";
 import { placeAt, stepOf, type StepTimes } from "./steps";
 import type { SideName } from "../track/sides";
 
-type FeetId = "footGapAddress" | "trailStepLength" | "leadStepLength" | "trailStepBeforeHands" | "leadLandBeforeTop" | "leadLiftFromMidBack";
+/** A shoulder's width, cm, for a golfer of 178 cm: the named place of a landing. */
+const SHOULDER_WIDTH = 35;
 
-/** Feet: places along T (cm) and the times of their steps against hands and top (ms). */
-export function feetMeasures(m: Motion, rep: Rep): Record<FeetId, RawMeasure> {
-  const { address, handStart, midBack, top } = rep.events;
+/** Feet: places along T (cm) and the times of their steps against hands, top and strike (ms). Face-on. */
+export function feetMeasures(m: Motion, rep: Rep): Measures {
+  const { address, handStart, midBack, top, impact } = rep.events;
   const trail = stepOf(rep, "trail");
   const lead = stepOf(rep, "lead");
+  const late = stepOf(rep, "trail", 1200);
   const gap = placeAt(m, "lead", "ankleT", address) - placeAt(m, "trail", "ankleT", address);
-  const none: RawMeasure = { value: NaN, why: "noStep" };
-  return {
-    footGapAddress: Number.isNaN(gap) ? { value: NaN, why: "footNotSeen" } : { value: gap, atMs: address },
-    trailStepLength: length(m, "trail", trail, address),
-    leadStepLength: length(m, "lead", lead, address),
-    trailStepBeforeHands: trail ? { value: handStart - trail.liftOff, atMs: trail.liftOff } : none,
-    leadLandBeforeTop: lead && Number.isFinite(lead.landing) ? { value: top - lead.landing, atMs: lead.landing } : none,
-    leadLiftFromMidBack: lead ? { value: lead.liftOff - midBack, atMs: lead.liftOff, ...(Number.isNaN(midBack) ? { why: "eventNotFound" as const } : {}) } : none,
+  const hips = valueAt(m, m.joints.lead.hip.t, address) - valueAt(m, m.joints.trail.hip.t, address);
+  const out: Measures = {
+    footGapAddress: got(gap, address, "footNotSeen"),
+    footGapHipsAddress: got(gap / hips, address, "footNotSeen"),
+    trailStepBeforeHands: trail && trail.liftOff < struck(rep) ? got(handStart - trail.liftOff, trail.liftOff) : missing("noStep"),
+    leadLandBeforeTop: lead && Number.isFinite(lead.landing) ? got(top - lead.landing, lead.landing) : missing("noStep"),
+    leadLiftFromMidBack: lead ? got(lead.liftOff - midBack, lead.liftOff) : missing("noStep"),
+    trailLandAfterImpact: missing("noStep"),
+    trailLandsPastLead: missing("noStep"),
   };
+  for (const foot of SIDES) {
+    const step = foot === "lead" ? lead : late;
+    out[`${foot}StepLength`] = length(m, foot, step, address);
+    out[`${foot}LandingOffset`] = offset(m, foot, step);
+  }
+  if (late && Number.isFinite(late.landing) && late.landing > impact) {
+    out.trailLandAfterImpact = got(late.landing - impact, late.landing);
+    out.trailLandsPastLead = got(placeAt(m, "trail", "toeT", late.landing) - placeAt(m, "lead", "toeT", late.landing), late.landing, "footNotSeen");
+  }
+  return out;
 }
 
 function length(m: Motion, foot: SideName, step: StepTimes | null, address: number): RawMeasure {
-  if (!step || !Number.isFinite(step.landing)) return { value: NaN, why: "noStep" };
-  return { value: placeAt(m, foot, "ankleT", step.landing) - placeAt(m, foot, "ankleT", address), atMs: step.landing };
+  if (!step || !Number.isFinite(step.landing)) return missing("noStep");
+  return got(placeAt(m, foot, "ankleT", step.landing) - placeAt(m, foot, "ankleT", address), step.landing, "footNotSeen");
+}
+
+function offset(m: Motion, foot: SideName, step: StepTimes | null): RawMeasure {
+  if (!step || !Number.isFinite(step.landing)) return missing("noStep");
+  const apart = Math.abs(placeAt(m, "lead", "ankleT", step.landing) - placeAt(m, "trail", "ankleT", step.landing));
+  return got(apart - (SHOULDER_WIDTH * m.statureCm) / 178, step.landing, "footNotSeen");
 }

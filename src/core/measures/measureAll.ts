@@ -1,15 +1,28 @@
 import type { Motion } from "../motion/motion";
-import type { Rep } from "../reps/rep";
-import type { MeasureId, RawMeasure } from "./catalogue";
+import type { Rep, RepRules } from "../reps/rep";
+import { balanceMeasures } from "./balance";
+import { CATALOGUE, MEASURE_IDS, missing, type MeasureId, type Measures, type RawMeasure } from "./catalogue";
+import { cycleMeasures } from "./cycle";
 import { feetMeasures } from "./feet";
+import { footSpanMeasures } from "./footSpans";
+import { legMeasures } from "./legs";
 import { orderMeasures } from "./order";
+import { pivotMeasures } from "./pivot";
+import { behindMeasures, postureMeasures } from "./posture";
 import { swayMeasures } from "./sway";
 import { weightMeasures } from "./weight";
 
-/** All measures of the catalogue for one rep. */
-export const measureAll = (m: Motion, rep: Rep): Record<MeasureId, RawMeasure> => ({
-  ...swayMeasures(m, rep),
-  ...weightMeasures(m, rep),
-  ...feetMeasures(m, rep),
-  ...orderMeasures(rep),
-});
+/** All measures of the catalogue for one rep; those of another view or another kind of rep say so. */
+export function measureAll(m: Motion, rep: Rep, rules: RepRules): Record<MeasureId, RawMeasure> {
+  const found = of(m, rep, rules);
+  return Object.fromEntries(MEASURE_IDS.map((id) => [id, found[id] ?? missing(CATALOGUE[id].views.includes(m.view) ? "otherKind" : "otherView")])) as Record<MeasureId, RawMeasure>;
+}
+
+function of(m: Motion, rep: Rep, rules: RepRules): Measures {
+  if (rep.kind === "cycle") return cycleMeasures(m, rep);
+  if (rep.kind === "pivot") return pivotMeasures(m, rep, rules.foot ?? "trail");
+  if (rep.kind === "hold") return balanceMeasures(m, rep);
+  const both = { ...orderMeasures(m, rep), ...legMeasures(m, rep), ...footSpanMeasures(m, rep), ...balanceMeasures(m, rep) };
+  if (m.view !== "face-on") return { ...both, ...behindMeasures(m, rep) };
+  return { ...both, ...swayMeasures(m, rep), ...postureMeasures(m, rep), ...weightMeasures(m, rep), ...feetMeasures(m, rep) };
+}

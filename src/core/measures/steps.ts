@@ -1,6 +1,7 @@
 import type { Motion } from "../motion/motion";
 import type { FootSpell } from "../motion/footMotion";
 import type { Rep } from "../reps/rep";
+import { struck } from "./spans";
 import type { SideName } from "../track/sides";
 
 /** A foot's step in the swing: when it leaves and lands, ms. */
@@ -10,10 +11,15 @@ export interface StepTimes {
   landing: number;
 }
 
-/** The first step of a foot between address and shortly after impact; null when it stays. */
-export function stepOf(rep: Rep, foot: SideName): StepTimes | null {
-  const { address, impact } = rep.events;
-  const last = (Number.isNaN(impact) ? rep.toMs : impact) + 200;
+/**
+ * The first step of a foot between address and the strike (or release); null when it stays.
+ *
+ * @param afterMs how long after the strike it may leave
+ */
+export function stepOf(rep: Rep, foot: SideName, afterMs = 200): StepTimes | null {
+  const { address } = rep.events;
+  const hit = struck(rep);
+  const last = (Number.isNaN(hit) ? rep.toMs : hit) + afterMs;
   const off = rep.footEvents.find((e) => e.foot === foot && e.event === "liftOff" && e.ms > address && e.ms < last);
   if (!off) return null;
   const on = rep.footEvents.find((e) => e.foot === foot && e.event === "landing" && e.ms > off.ms);

@@ -1,13 +1,43 @@
 import type { Motion } from "../motion/motion";
 import type { Rep } from "../reps/rep";
 import { nearest, toMs, valueAt } from "../reps/clock";
-import type { RawMeasure } from "./catalogue";
+import { got, missing, MOMENTS, type Measures, type RawMeasure } from "./catalogue";
+import { extremes, range, struck } from "./spans";
 import { placeAt, stepOf } from "./steps";
 
-/** Sway, slide and head drift: displacements along T, cm. */
-export function swayMeasures(m: Motion, rep: Rep): Record<"pelvisSway" | "pelvisSlide" | "headDrift", RawMeasure> {
-  const { address, top, impact } = rep.events;
-  return { pelvisSway: pelvisSway(m, rep), pelvisSlide: slide(m, top, impact), headDrift: drift(m, address, impact) };
+/** Hips and head along T and U, cm: displacements against address. */
+export function swayMeasures(m: Motion, rep: Rep): Measures {
+  const { address, top, halfwayDown } = rep.events;
+  const hit = struck(rep);
+  const out: Measures = { pelvisSway: pelvisSway(m, rep), pelvisSlide: slide(m, top, hit) };
+  for (const moment of MOMENTS) {
+    const ms = rep.events[moment.toLowerCase() as "top"];
+    out[`pelvisT${moment}`] = got(valueAt(m, m.hipT, ms) - valueAt(m, m.hipT, address), ms);
+    out[`headT${moment}`] = got(valueAt(m, m.headT, ms) - valueAt(m, m.headT, address), ms);
+  }
+  const [a, b] = [nearest(m, address), nearest(m, hit)];
+  if (Number.isNaN(hit)) return { ...out, headDrift: missing("eventNotFound"), counterMove: missing("eventNotFound"), headRise: missing("eventNotFound") };
+  out.headDrift = got(range(m.headT, a, b), hit);
+  out.headRise = got(extremes(m.headU, a, b).high - valueAt(m, m.headU, address), hit);
+  out.counterMove = got(apart(m, address, a, b), hit);
+  out.pelvisDriftAtImpact = got(range(m.hipT, nearest(m, hit - 75), nearest(m, hit + 75)), hit);
+  if (!Number.isNaN(halfwayDown)) {
+    const low = extremes(m.hipU, nearest(m, top), nearest(m, halfwayDown));
+    out.pelvisDropTransition = got(low.low - valueAt(m, m.hipU, top), toMs(m, low.lowAt));
+    out.pelvisRiseToImpact = got(valueAt(m, m.hipU, hit) - low.low, hit);
+  }
+  return out;
+}
+
+/** Largest smaller-of-the-two of hips and head while they are on opposite sides of their address places. */
+function apart(m: Motion, address: number, a: number, b: number): number {
+  const [hip, head] = [valueAt(m, m.hipT, address), valueAt(m, m.headT, address)];
+  let most = 0;
+  for (let i = a; i <= b; i++) {
+    const [p, q] = [m.hipT[i]! - hip, m.headT[i]! - head];
+    if (p * q < 0) most = Math.max(most, Math.min(Math.abs(p), Math.abs(q)));
+  }
+  return most;
 }
 
 /**
@@ -24,40 +54,12 @@ function pelvisSway(m: Motion, rep: Rep): RawMeasure {
     from = step.landing;
     middleMoved = (placeAt(m, "trail", "ankleT", step.landing) - placeAt(m, "trail", "ankleT", address)) / 2;
   }
-  const a = nearest(m, from);
-  const b = nearest(m, top);
-  let away = -Infinity;
-  let at = a;
-  for (let i = a; i <= b; i++) {
-    const sway = before - m.hipT[i]! + middleMoved;
-    if (sway > away) {
-      away = sway;
-      at = i;
-    }
-  }
-  return Number.isFinite(away) ? { value: away, atMs: toMs(m, at) } : { value: NaN, why: "eventNotFound" };
+  const { low, lowAt } = extremes(m.hipT, nearest(m, from), nearest(m, top));
+  return got(before - low + middleMoved, toMs(m, lowAt));
 }
 
-function slide(m: Motion, top: number, impact: number): RawMeasure {
-  if (Number.isNaN(impact)) return { value: NaN, why: "eventNotFound" };
-  const start = valueAt(m, m.hipT, top);
-  let most = 0;
-  let at = top;
-  for (let i = nearest(m, top); i <= nearest(m, impact); i++)
-    if (m.hipT[i]! - start > most) {
-      most = m.hipT[i]! - start;
-      at = toMs(m, i);
-    }
-  return { value: most, atMs: at };
-}
-
-function drift(m: Motion, address: number, impact: number): RawMeasure {
-  if (Number.isNaN(impact)) return { value: NaN, why: "eventNotFound" };
-  let low = Infinity;
-  let high = -Infinity;
-  for (let i = nearest(m, address); i <= nearest(m, impact); i++) {
-    low = Math.min(low, m.headT[i]!);
-    high = Math.max(high, m.headT[i]!);
-  }
-  return { value: high - low, atMs: impact };
+function slide(m: Motion, top: number, hit: number): RawMeasure {
+  if (Number.isNaN(hit)) return missing("eventNotFound");
+  const { high, highAt } = extremes(m.hipT, nearest(m, top), nearest(m, hit));
+  return got(Math.max(0, high - valueAt(m, m.hipT, top)), toMs(m, highAt));
 }

@@ -1,7 +1,7 @@
 import { median } from "../maths/stats";
 import { resample } from "../maths/filter";
 import type { GolferFacts, Scene } from "../scene/scene";
-import { plantedSpells } from "../track/plantedSpells";
+import { plantedSpells, type PlantedSpell } from "../track/plantedSpells";
 import { leadFoot, type SideName } from "../track/sides";
 import type { FootPath, Track } from "../track/track";
 
@@ -25,6 +25,10 @@ export interface FootSpell {
   whole: FootFollow;
   heel: FootFollow;
   toe: FootFollow;
+  /** The toe chained from picture to picture, which follows a shoe that turns; px in the picture, not cm. */
+  turn: { times: Float64Array; x: Float64Array; y: Float64Array };
+  /** Heel and toe of the standing foot in the picture, px. */
+  px: { heel: [number, number]; toe: [number, number] };
   /** The step that ended in this spell was followed in the picture all the way. */
   stepFollowed: boolean;
 }
@@ -70,11 +74,19 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
       whole: follow("whole"),
       heel: follow("heel"),
       toe: follow("toe"),
+      turn: chained(track, foot, s),
+      px: { heel: s.heel, toe: s.toe },
       stepFollowed: false,
     };
   });
   chainPlaces(spells);
   return { spells };
+}
+
+function chained(track: Track, foot: "left" | "right", s: PlantedSpell): FootSpell["turn"] {
+  const p = track.footPaths.find((q) => q.foot === foot && q.part === "turn" && q.plantedFrom === s.from && q.plantedTo === s.to);
+  if (!p) return { times: new Float64Array(0), x: new Float64Array(0), y: new Float64Array(0) };
+  return { times: track.times.slice(p.from, p.from + p.dx.length), x: Float64Array.from(p.dx, (v) => s.toe[0] + v), y: Float64Array.from(p.dy, (v) => s.toe[1] + v) };
 }
 
 function scaled(values: Float32Array, by: number): Float64Array {

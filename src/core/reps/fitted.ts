@@ -1,8 +1,9 @@
 /** Fitted by tools/fit/fit.ts on rendered clips with truth; see docs/accuracy.md. Shares of stature. */
 export const LEVEL_FIT = {
-  /** How far below mid-shoulder the hands are when the lead arm is level, going back and coming down. */
+  /** How far below mid-shoulder the hands are when the lead arm is level, going back and coming down; the trail arm after the strike. */
   back: 0.046,
   down: 0.0245,
+  through: 0.03,
 };
 
 /** Steady differences of found events from the truth, ms: what is added to the time found. */
@@ -10,4 +11,7 @@ export const EVENT_FIT = {
   finishLateMs: 70,
   addressLateMs: 30,
   topLateMs: 10,
+  /** Spread of an impact seen where the hands pass their address place, and of one seen as their lowest place. */
+  passesSd: 4,
+  lowestSd: 15,
 };

@@ -4,4 +4,6 @@ export const SCENE_FIT = {
   earsOverHeels: 0.843,
   /** Spread of that share between golfers, and so of the scale. */
   scaleSd: 0.015,
+  /** Spread of the view error as the line of the heels tells it in a wide stance, degrees. */
+  viewSd: 3,
 };

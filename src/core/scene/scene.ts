@@ -1,24 +1,22 @@
 import { median } from "../maths/stats";
+import type { View } from "../measures/catalogue";
 import { sides, targetSign, type Hand } from "../track/sides";
 import { stillSpell } from "../track/stillSpell";
 import { at, type Track } from "../track/track";
+import { camera, type Camera, type CameraFacts } from "./camera";
 import { SCENE_FIT } from "./fitted";
+import { pictureProblems, type Problem } from "./problems";
 
-/** Something that limits what the clip can tell, in words and with what to do. */
-export interface Problem {
-  code: "wrongView" | "secondPerson" | "outOfFrame" | "small" | "noMotion" | "slowMotion";
-  message: string;
-  action: string;
-  from?: number;
-  to?: number;
-}
+export type { Problem } from "./problems";
 
 /** What the camera saw: one per clip. */
 export interface Scene {
-  view: { asked: "face-on"; errorDeg: number; u: number };
+  /** Degrees between the golfer's target line and the picture, + when the lead foot is nearer the lens; NaN-free: 0 with the prior's u where nothing tells. */
+  view: { asked: View; errorDeg: number; u: number };
   /** Centimetres of one pixel at the golfer, and where that comes from. */
   scale: { cmPerPx: number; u: number; from: "stature" };
-  /** +1 when the target lies to the right in the picture. */
+  camera: Camera;
+  /** +1 when the picture's right is + along the axis across it (T face-on, D down the line). */
   targetSign: 1 | -1;
   /** Height in the picture of the ground under the feet, px. */
   groundY: number;
@@ -34,18 +32,22 @@ export interface GolferFacts {
 
 /** Prior on how far from square the phone stands when nothing in the picture tells it, degrees. */
 const VIEW_PRIOR = 5;
-/** Shoulders narrower than this share of stature across the picture are not seen from the front. */
+/** Shoulders narrower than this share of stature across the picture are not seen from the front; wider, not from the side. */
 const NARROWEST_SHOULDERS = 0.13;
+/** Feet nearer than this across the picture do not tell the view, cm (MOVEMENT, axes). */
+const WIDE_STANCE = 25;
+/** View errors from which the words and the measures change, degrees (MOVEMENT, scale and view). */
+const ASKEW = 10;
+const NOT_THE_VIEW = 20;
 
 /**
- * Reads scale from stature (ears over heels at address) and checks that the view is what was asked.
+ * Reads scale from stature (ears over heels at address), the ground plane, and whether the view is what was asked.
  *
  * @param track with its legs mended
  */
-export function readScene(track: Track, golfer: GolferFacts): Scene {
-  const { landmarks } = track;
+export function readScene(track: Track, golfer: GolferFacts, asked: View, facts: CameraFacts = {}): Scene {
+  const { landmarks, video } = track;
   const still = stillSpell(track);
-  const problems: Problem[] = [];
   const s = sides(golfer.hand);
   const range = still ?? { from: 0, to: Math.min(track.times.length - 1, 15) };
   const over = (get: (i: number) => number) => median(Array.from({ length: range.to - range.from + 1 }, (_, k) => get(range.from + k)));
@@ -53,25 +55,54 @@ export function readScene(track: Track, golfer: GolferFacts): Scene {
   const y = (i: number, p: number) => landmarks[at(i, p) + 1]!;
   const heels = over((i) => (y(i, s.lead.heel) + y(i, s.trail.heel)) / 2);
   const ears = over((i) => (y(i, s.lead.ear) + y(i, s.trail.ear)) / 2);
-  const shoulders = over((i) => x(i, s.lead.shoulder) - x(i, s.trail.shoulder));
+  const toes = over((i) => Math.max(y(i, s.lead.toe), y(i, s.trail.toe)));
+  const sign = targetSign(golfer.hand);
+  const shoulders = over((i) => x(i, s.lead.shoulder) - x(i, s.trail.shoulder)) * sign;
   const cmPerPx = (SCENE_FIT.earsOverHeels * golfer.statureCm) / (heels - ears);
-  const width = (Math.abs(shoulders) * cmPerPx) / golfer.statureCm;
-  if (width < NARROWEST_SHOULDERS)
-    problems.push({ code: "wrongView", message: "The phone is not in front of you: your shoulders are seen from the side.", action: "Stand the phone square in front of you, where your chest points." });
-  else if (shoulders * targetSign(golfer.hand) < 0)
-    problems.push({ code: "wrongView", message: "The phone is behind you.", action: "Stand the phone in front of you, where your chest points." });
-  if ((heels - ears) / track.video.height < 0.28 && heels - ears < 260)
-    problems.push({ code: "small", message: "You are small in the picture.", action: "Step nearer, or stand the phone on end: you should fill two thirds of its height." });
-  const cut = over((i) => Math.max(y(i, s.lead.toe), y(i, s.trail.toe))) > track.video.height - 2 || ears < 2;
-  if (cut) problems.push({ code: "outOfFrame", message: "Your feet or head are cut off.", action: "Step back one pace." });
-  if (track.others.length > 0)
-    problems.push({ code: "secondPerson", message: "A second person is in the picture.", action: "Film alone, or stand nearer than anyone else.", from: track.others[0] });
+  const pinhole = camera(facts, video, heels, cmPerPx);
+  const place = (foot: "lead" | "trail") => pinhole.toGround(over((i) => x(i, s[foot].ankle)), over((i) => y(i, s[foot].heel)));
+  const [lead, trail] = [place("lead"), place("trail")];
+  const across = (lead[0] - trail[0]) * sign;
+  const stance = (Math.atan2(trail[1] - lead[1], across) * 180) / Math.PI;
+  const told = asked === "face-on" && across >= WIDE_STANCE && Math.abs(stance) < 60;
+  const problems = [
+    ...viewProblems(asked, shoulders * (cmPerPx / golfer.statureCm), told ? stance : null),
+    ...sizeProblems(track, heels, ears, toes),
+    ...pictureProblems(track),
+  ];
   return {
-    view: { asked: "face-on", errorDeg: 0, u: VIEW_PRIOR },
+    view: { asked, errorDeg: told ? stance : 0, u: told ? SCENE_FIT.viewSd : VIEW_PRIOR },
     scale: { cmPerPx, u: cmPerPx * SCENE_FIT.scaleSd, from: "stature" },
-    targetSign: targetSign(golfer.hand),
+    camera: pinhole,
+    targetSign: sign,
     groundY: heels,
     still,
     problems,
   };
+}
+
+/** @param shoulders their width across the picture as a share of stature, + with the lead one on the target's side */
+function viewProblems(asked: View, shoulders: number, stance: number | null): Problem[] {
+  const wrong = (message: string, action: string): Problem[] => [{ code: "wrongView", message, action, touches: "rep" }];
+  if (asked === "down-the-line") {
+    if (Math.abs(shoulders) <= NARROWEST_SHOULDERS) return [];
+    return wrong("The phone is not behind you on the target line: your shoulders are seen from the front.", "Stand the phone behind your hands, looking along the line of your feet to the target.");
+  }
+  if (Math.abs(shoulders) < NARROWEST_SHOULDERS) return wrong("The phone is not in front of you: your shoulders are seen from the side.", "Stand the phone square in front of you, where your chest points.");
+  if (shoulders < 0) return wrong("The phone is behind you.", "Stand the phone in front of you, where your chest points.");
+  if (stance !== null && Math.abs(stance) > NOT_THE_VIEW)
+    return wrong(`You or the phone stand ${Math.abs(stance).toFixed(0)}° off square: the target line can't be measured.`, "Stand the phone square in front of you, on a line through the middle of your feet.");
+  if (stance !== null && Math.abs(stance) > ASKEW)
+    return [{ code: "askew", message: `You or the phone stand about ${Math.abs(stance).toFixed(0)}° off square.`, action: "Line your toes up with the target and the phone square to them.", touches: "nothing" }];
+  return [];
+}
+
+function sizeProblems(track: Track, heels: number, ears: number, toes: number): Problem[] {
+  const { height } = track.video;
+  const out: Problem[] = [];
+  if ((heels - ears) / height < 0.28 && heels - ears < 260)
+    out.push({ code: "small", message: "You are small in the picture.", action: "Step nearer, or stand the phone on end: you should fill two thirds of its height.", touches: "nothing" });
+  if (toes > height - 2) out.push({ code: "outOfFrame", message: "Your feet are cut off.", action: "Step back one pace, or tilt the phone down.", touches: "rep" });
+  else if (ears < 2) out.push({ code: "outOfFrame", message: "Your head is cut off.", action: "Step back one pace, or tilt the phone up.", touches: "rep" });
+  return out;
 }

@@ -18,15 +18,6 @@ export const NOISE_FIT = {
   topMs: 8,
 };
 
-/**
- * Errors that no perturbed copy shows, because they come from the method itself: what heavy smoothing makes of a weight
- * that jumps, what the picture plane hides. One standard deviation, added in squares; % , cm and ms as the measure's.
- */
-export const MODEL_SD = {
-  measures: { leadShareTop: 6, leadShareFinish: 3, trailSharePeak: 3, recentreBeforeTop: 28, pelvisSlide: 0.9, headDrift: 0.6 } as Record<string, number>,
-  events: { top: 8, recentre: 28, finish: 25, groundStart: 30 } as Record<string, number>,
-};
-
 /** Correlation times of those errors, s (pilot study: two processes, variance 1 : 3). */
 export const NOISE_TIMES = [0.12, 0.35] as const;
 export const NOISE_SPLIT = [0.25, 0.75] as const;

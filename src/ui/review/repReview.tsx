@@ -36,7 +36,7 @@ export function RepReview({ rep }: { rep: RepDetail }) {
       .then(async (r) => (r.ok ? readTrack(new Uint8Array(await r.arrayBuffer())) : null))
       .then((t) => {
         if (!current || !t) return;
-        const real = finishTrack(realTime(t, captureFps));
+        const real = finishTrack(realTime(t, captureFps), true);
         setFilmRate(captureFps === null ? 1 : captureFps / t.video.fps);
         setTrack(real);
         setFrame(nearestFrame(real.times, start));

@@ -1,7 +1,8 @@
-import { derivative } from "../../maths/filter";
+import { derivative, filtfilt, lowPass } from "../../maths/filter";
 import type { Motion } from "../../motion/motion";
 import { EVENT_FIT, LEVEL_FIT } from "../fitted";
-import { planeSpeed, smoothSpeed } from "./speed";
+import { heldFrom } from "./hold";
+import { planeSpeed } from "./speed";
 import { firstRun, risesThrough, toMs, vertex } from "../clock";
 
 /** Speed of mid-hands in the picture plane, cm/s. */
@@ -17,13 +18,32 @@ export function swingSpeed(m: Motion): Float64Array {
   return planeSpeed(m.handsT.map((t, i) => t - m.shoulderT[i]!), m.handsU.map((u, i) => u - m.shoulderU[i]!), m.dt);
 }
 
-/** Hand start: mid-hands faster than 15 cm/s against the shoulders for 100 ms, first time after sample `from`; interpolated to the crossing. */
-export function handStart(m: Motion, speed: Float64Array, from: number, top: number): number {
-  const i = firstRun((k) => speed[k]! > 15, Math.max(2, Math.round(0.1 / m.dt)), from, top);
-  if (Number.isNaN(i)) return NaN;
-  const crossing = risesThrough(speed, 15, Math.max(from, i - 2), i + 1);
-  return toMs(m, Number.isNaN(crossing) ? i : crossing);
+/**
+ * Hand start: mid-hands faster than 15 cm/s against the shoulders for 100 ms, interpolated to the crossing: the last time
+ * before the top that they get so fast from standing, so that a waggle before it is none.
+ *
+ * @param limit cm/s
+ */
+export function handStart(m: Motion, speed: Float64Array, from: number, top: number, limit = 15): number {
+  const need = Math.max(2, Math.round(0.1 / m.dt));
+  const rest = Math.round(REST_S / m.dt);
+  let start = NaN;
+  for (let at = from; at <= top; ) {
+    const i = firstRun((k) => speed[k]! > limit, need, at, top);
+    if (Number.isNaN(i)) break;
+    start = i;
+    // What comes to rest again was no start.
+    const stops = firstRun((k) => speed[k]! < limit, rest, i, top);
+    if (Number.isNaN(stops) || stops + rest >= top) break;
+    at = stops + rest;
+  }
+  if (Number.isNaN(start)) return NaN;
+  const crossing = risesThrough(speed, limit, Math.max(from, start - 2), start + 1);
+  return toMs(m, Number.isNaN(crossing) ? start : crossing);
 }
+
+/** Hands that rest this long in between had not started, s: half the still spell of an address. */
+const REST_S = 0.15;
 
 /** Swing angle of mid-hands about mid-shoulder in the picture plane, degrees, + away from the target. */
 export function armAngle(handsT: Float64Array, handsU: Float64Array, shoulderT: Float64Array, shoulderU: Float64Array): Float64Array {
@@ -51,25 +71,60 @@ export function top(m: Motion, rough: number): number {
   return toMs(m, Number.isNaN(close) ? find(m.handsT, m.handsU) : close) + EVENT_FIT.topLateMs;
 }
 
-/** Rough top: the largest arm angle before the hands' fastest fall. */
-export function roughTopSample(m: Motion): number {
-  const fall = derivative(m.handsU, m.dt);
-  let down = 1;
-  for (let i = 1; i < m.n - 1; i++) if (fall[i]! < fall[down]!) down = i;
-  const angle = armAngle(m.handsT, m.handsU, m.shoulderT, m.shoulderU);
-  let best = down;
-  for (let i = down; i > 0 && (down - i) * m.dt < 0.6; i--) if (angle[i]! > angle[best]!) best = i;
-  return best;
+/** Gestures turn around slowly: the arm angle after a 2 Hz low-pass (MOVEMENT, rep kinds), near a rough top. */
+export function topOfGesture(m: Motion, rough: number): number {
+  const angle = filtfilt(lowPass(2, m.dt), armAngle(m.handsT, m.handsU, m.shoulderT, m.shoulderU));
+  const reach = Math.round(0.4 / m.dt);
+  let best = Math.max(0, rough - reach);
+  for (let i = best; i <= Math.min(m.n - 1, rough + reach); i++) if (angle[i]! > angle[best]!) best = i;
+  return toMs(m, vertex(angle, best, Math.max(2, Math.round(0.067 / m.dt))));
+}
+
+/** Hips only: where the hips look narrowest, turned farthest from square, before they open. */
+export function topOfHips(m: Motion): number {
+  const width = filtfilt(lowPass(2, m.dt), m.joints.lead.hip.t.map((v, i) => v - m.joints.trail.hip.t[i]!));
+  const moved = derivative(filtfilt(lowPass(2, m.dt), m.hipT), m.dt);
+  let fastest = 0;
+  for (let i = 1; i < m.n; i++) if (moved[i]! > moved[fastest]!) fastest = i;
+  const from = Math.max(0, fastest - Math.round(1 / m.dt));
+  let best = fastest;
+  for (let i = from; i <= fastest; i++) if (width[i]! < width[best]!) best = i;
+  return best === from ? NaN : toMs(m, vertex(width, best, Math.max(2, Math.round(0.067 / m.dt))));
+}
+
+/** Release: the hands' fastest instant after the top. */
+export function release(m: Motion, speed: Float64Array, topSample: number): number {
+  const last = Math.min(m.n - 2, Math.round(topSample + 0.9 / m.dt));
+  let best = Math.ceil(topSample);
+  for (let i = best; i <= last; i++) if (speed[i]! > speed[best]!) best = i;
+  return toMs(m, vertex(speed, best, Math.max(1, Math.round(0.034 / m.dt))));
+}
+
+/** A strike heard farther than this from the impact seen is another sound, ms (MOVEMENT, events). */
+const STRIKE_WITHIN = 50;
+
+/** Impact as seen, drawn toward a strike that was heard near it, by the squares of their uncertainties; and that strike. */
+export function withStrike(seenMs: number, lowest: boolean, strikes: { ms: readonly number[]; u: number }): [ms: number, struckMs: number | undefined] {
+  const near = strikes.ms.filter((t) => Math.abs(t - seenMs) <= STRIKE_WITHIN).sort((a, b) => Math.abs(a - seenMs) - Math.abs(b - seenMs))[0];
+  if (near === undefined) return [seenMs, undefined];
+  const w = strikeWeight(lowest, strikes.u);
+  return [seenMs + w * (near - seenMs), near];
+}
+
+/** Weight of the sound against the picture. */
+export function strikeWeight(lowest: boolean, soundU: number): number {
+  const seen = lowest ? EVENT_FIT.lowestSd : EVENT_FIT.passesSd;
+  return seen ** 2 / (seen ** 2 + soundU ** 2);
 }
 
 /**
  * The lead arm level with the ground: mid-hands rise through (going back) or fall through (coming down) the lead
- * shoulder's height. The network hardly sees the shoulders tilt, so that height is the middle's less a fitted share of
+ * shoulder's height; after the strike the trail arm level, likewise. The network hardly sees the shoulders tilt, so that height is the middle's less a fitted share of
  * stature.
  */
-export function armLevel(m: Motion, way: "back" | "down", from: number, to: number): number {
+export function armLevel(m: Motion, way: "back" | "down" | "through", from: number, to: number): number {
   const below = LEVEL_FIT[way] * m.statureCm;
-  const above = m.handsU.map((u, i) => (way === "back" ? 1 : -1) * (u - m.shoulderU[i]! + below));
+  const above = m.handsU.map((u, i) => (way === "down" ? -1 : 1) * (u - m.shoulderU[i]! + below));
   return toMs(m, risesThrough(above, 0, from, to));
 }
 
@@ -85,17 +140,8 @@ export function impact(m: Motion, rule: "passes address" | "lowest", topSample: 
   return toMs(m, vertex(m.handsU, low, Math.max(1, Math.round(0.034 / m.dt))));
 }
 
-/** Hands behind the head and hips seen from the side are noisy: cut-offs for their speeds at the finish, Hz. */
-const FINISH_HANDS_HZ = 3;
-const FINISH_HIPS_HZ = 1.5;
-
 /**
  * Finish: mid-hands slower than 25 cm/s and mid-hip slower than 12 cm/s for 200 ms. The hands end by moving in depth,
  * which the picture does not show, so it sees them slow down a little early: a fitted delay makes up for it.
  */
-export function finish(m: Motion, from: number): number {
-  const hands = smoothSpeed(m.handsT, m.handsU, m.dt, FINISH_HANDS_HZ);
-  const hips = smoothSpeed(m.hipT, m.hipU, m.dt, FINISH_HIPS_HZ);
-  const quiet = (i: number) => hands[i]! < 25 && hips[i]! < 12;
-  return toMs(m, firstRun(quiet, Math.round(0.2 / m.dt), Math.ceil(from), m.n - 1)) + EVENT_FIT.finishLateMs;
-}
+export const finish = (m: Motion, from: number): number => heldFrom(m, from) + EVENT_FIT.finishLateMs;

@@ -1,0 +1,58 @@
+import { filtfilt, lowPass } from "../../maths/filter";
+import type { Motion } from "../../motion/motion";
+import type { SideName } from "../../track/sides";
+import { nearest, risesThrough, toMs } from "../clock";
+import { emptyEvents, type Rep, type RepContext } from "../rep";
+import type { RepWindow } from "../split";
+import { bothFeet, pressureOf } from "../weight";
+
+/** A foot that turns less than this is not turning, degrees. */
+const LEAST_TURN = 12;
+const START = 0.1;
+
+/** Turn of a foot from where it stands, without sign, smoothed; cm of toe travel stand in for degrees where no ground plane is at hand. */
+function turned(m: Motion, foot: SideName): Float64Array {
+  const d = m.direction[foot].map((v) => (Number.isNaN(v) ? 0 : v));
+  return filtfilt(lowPass(4, m.dt), d).map(Math.abs);
+}
+
+/** Every turn of the foot and back. */
+export function pivotsIn(m: Motion, foot: SideName): RepWindow[] {
+  const size = turned(m, foot);
+  const out: RepWindow[] = [];
+  let i = 0;
+  while (i < m.n) {
+    if (size[i]! < LEAST_TURN) {
+      i++;
+      continue;
+    }
+    let peak = i;
+    let from = i;
+    while (from > 0 && size[from - 1]! < size[from]!) from--;
+    while (i < m.n && size[i]! >= LEAST_TURN) {
+      if (size[i]! > size[peak]!) peak = i;
+      i++;
+    }
+    let to = Math.min(i, m.n - 1);
+    while (to < m.n - 1 && size[to + 1]! < size[to]!) to++;
+    out.push({ from, to, about: peak });
+  }
+  return out;
+}
+
+/** One turn of a foot about its heel and back, read in the whole motion. */
+export function readPivot(m: Motion, window: RepWindow, { smoother, rules }: RepContext): Rep | null {
+  const foot = rules.foot ?? "trail";
+  const size = turned(m, foot);
+  const limit = size[window.about]! * START;
+  const start = risesThrough(size, limit, window.from - 1, window.about);
+  const back = risesThrough(size.map((v) => -v), -limit, window.about, Math.min(m.n - 1, window.to + Math.round(0.3 / m.dt)));
+  const feet = bothFeet(m, -Infinity, Infinity);
+  const pressure = pressureOf(m, smoother, feet, null);
+  const ms = (s: number, other: number) => toMs(m, Number.isNaN(s) ? other : s);
+  return {
+    kind: "pivot", fromMs: toMs(m, window.from), toMs: toMs(m, window.to), moving: false,
+    events: { ...emptyEvents(), pivotStart: ms(start, window.from), pivotPeak: toMs(m, window.about), pivotBack: Number.isNaN(back) ? NaN : toMs(m, back) },
+    footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, shareStill: pressure.share[nearest(m, toMs(m, window.from))]!, turns: [], roll: 0,
+  };
+}

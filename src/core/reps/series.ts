@@ -1,0 +1,64 @@
+import { deviation } from "../maths/stats";
+import { placeOnClock } from "../motion/footMotion";
+import type { Motion } from "../motion/motion";
+import { nearest } from "./clock";
+import type { Rep } from "./rep";
+
+/** What the pictures of a rep are drawn from; cm along T against address, shares in %, all on `t` (ms). */
+export interface RepSeries {
+  t: number[];
+  leadShare: number[];
+  leadShareU: number[];
+  pelvisT: number[];
+  headT: number[];
+  handsT: number[];
+  comT: number[];
+  /** Foot centres along T and whether the foot is off the ground. */
+  leadFootT: number[];
+  trailFootT: number[];
+  leadAir: number[];
+  trailAir: number[];
+  /** Heel off while the toe stands. */
+  leadHeelUp: number[];
+  trailHeelUp: number[];
+}
+
+/** @param shares the lead share of perturbed copies, for its u at each instant */
+export function series(m: Motion, rep: Rep, shares: readonly Float64Array[]): RepSeries {
+  const a = Number.isNaN(rep.events.address) ? 0 : nearest(m, rep.events.address);
+  const against = (x: Float64Array) => Array.from(x, (v) => round(v - x[a]!));
+  const times = Array.from({ length: m.n }, (_, i) => m.startMs + i * m.dt * 1000);
+  const place = (foot: "lead" | "trail") => {
+    const { heelT, toeT } = placeOnClock(rep.feet[foot], m.startMs, m.dt, m.n);
+    return heelT.map((h, i) => (h + toeT[i]!) / 2);
+  };
+  const lead = place("lead");
+  const trail = place("trail");
+  const middle = (lead[a]! + trail[a]!) / 2;
+  const inAir = (foot: "lead" | "trail") => times.map((t) => (rep.air[foot].some(([from, to]) => t > from && t < to) ? 1 : 0));
+  const heelUp = (foot: "lead" | "trail") => {
+    const up = rep.footEvents.filter((e) => e.foot === foot && e.event === "heelUp").map((e) => e.ms);
+    const land = rep.footEvents.filter((e) => e.foot === foot && (e.event === "landing" || e.event === "heelDown")).map((e) => e.ms);
+    return times.map((t) => {
+      const since = Math.max(-Infinity, ...up.filter((u) => u <= t));
+      return Number.isFinite(since) && !land.some((l) => l > since && l <= t) ? 1 : 0;
+    });
+  };
+  return {
+    t: times.map(round),
+    leadShare: Array.from(rep.leadShare, round),
+    leadShareU: times.map((_, i) => round(deviation(shares.map((s) => s[i]!)) || 0)),
+    pelvisT: against(m.hipT),
+    headT: against(m.headT),
+    handsT: against(m.handsT),
+    comT: against(m.comT),
+    leadFootT: Array.from(lead, (v) => round(v - middle)),
+    trailFootT: Array.from(trail, (v) => round(v - middle)),
+    leadAir: inAir("lead"),
+    trailAir: inAir("trail"),
+    leadHeelUp: heelUp("lead"),
+    trailHeelUp: heelUp("trail"),
+  };
+}
+
+const round = (v: number) => Math.round(v * 100) / 100;

@@ -1,0 +1,52 @@
+import type { Motion } from "../motion/motion";
+import { roughReps } from "../track/roughReps";
+import type { Track } from "../track/track";
+import { nearest } from "./clock";
+import type { RepRules } from "./rep";
+import { cyclesIn } from "./kinds/cycle";
+import { pivotsIn } from "./kinds/pivot";
+
+/** Samples of a motion that hold one rep, and where in them to look. */
+export interface RepWindow {
+  from: number;
+  to: number;
+  /** Sample of the rough top (of the peak, of the turn in the middle). */
+  about: number;
+}
+
+/** A rep's own motion reaches at most this far before its top and after its lowest hands, s. */
+const BEFORE_TOP = 6;
+const AFTER_LOW = 4.5;
+/** Between two swings, the share of the way from the first one's strike to the next one's top that belongs to the first. */
+const FIRST_SHARE = 0.45;
+
+/**
+ * Splits a motion into reps: swings by the arms, cycles by the turns of the hands, pivots by the turns of the foot; a hold, or
+ * a gesture of the hips alone, has the clip to itself.
+ */
+export function split(track: Track, m: Motion, rules: RepRules): RepWindow[] {
+  if (rules.kind === "cycle") return cyclesIn(m);
+  if (rules.kind === "pivot") return pivotsIn(m, rules.foot ?? "trail");
+  if (rules.kind === "hold" || rules.hipsOnly) return [{ from: 0, to: m.n - 1, about: m.n >> 1 }];
+  const rough = roughReps(track).map((r) => ({ top: nearest(m, track.times[r.top]!), low: nearest(m, track.times[r.low]!) }));
+  const between = rough.slice(1).map((next, k) => Math.round(rough[k]!.low + FIRST_SHARE * (next.top - rough[k]!.low)));
+  return rough.map((r, k) => ({
+    from: Math.max(k === 0 ? 0 : between[k - 1]!, Math.round(r.top - BEFORE_TOP / m.dt)),
+    to: Math.min(k === rough.length - 1 ? m.n - 1 : between[k]!, Math.round(r.low + AFTER_LOW / m.dt)),
+    about: r.top,
+  }));
+}
+
+/** The part of a motion that a window holds, on its own clock; feet keep their whole story. */
+export function slice(m: Motion, { from, to }: Pick<RepWindow, "from" | "to">): Motion {
+  if (from === 0 && to === m.n - 1) return m;
+  const cut = (x: Float64Array) => (x.length ? x.subarray(from, to + 1) : x);
+  const path = (p: Motion["joints"]["lead"]["hip"]) => ({ t: cut(p.t), u: cut(p.u) });
+  const joints = (side: Motion["joints"]["lead"]) => Object.fromEntries(Object.entries(side).map(([name, p]) => [name, path(p)])) as Motion["joints"]["lead"];
+  return {
+    ...m, startMs: m.startMs + from * m.dt * 1000, n: to - from + 1,
+    hipT: cut(m.hipT), hipU: cut(m.hipU), headT: cut(m.headT), headU: cut(m.headU), shoulderT: cut(m.shoulderT), shoulderU: cut(m.shoulderU),
+    handsT: cut(m.handsT), handsU: cut(m.handsU), closeHandsT: cut(m.closeHandsT), closeHandsU: cut(m.closeHandsU), comT: cut(m.comT), comU: cut(m.comU),
+    rear: cut(m.rear), bend: cut(m.bend), joints: { lead: joints(m.joints.lead), trail: joints(m.joints.trail) },
+  };
+}

@@ -1,0 +1,119 @@
+import { JerkSmoother } from "../maths/jerkSmoother";
+import { GRAVITY } from "../motion/deLeva";
+import { placeOnClock, type FootMotion } from "../motion/footMotion";
+import type { Motion } from "../motion/motion";
+import type { SideName } from "../track/sides";
+import { nearest, toMs } from "./clock";
+import { footEvents, type FootEvent } from "./events/footEvents";
+
+/** Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a second, cm (pilot study, section 4). */
+const PRESSURE_JERK = 55;
+const PRESSURE_SD = 0.3;
+
+/** The smoother for the centre of mass of a motion and of every perturbed copy of it. */
+export const pressureSmoother = (m: Pick<Motion, "n" | "dt">): JerkSmoother =>
+  new JerkSmoother(m.n, m.dt, PRESSURE_JERK, PRESSURE_SD * Math.sqrt(1 / 60 / m.dt));
+
+/** Spells in which a foot is in the air, ms. */
+export type Airborne = Record<SideName, [from: number, to: number][]>;
+
+export function airborne(events: FootEvent[], endMs: number): Airborne {
+  const spells = (foot: SideName): [number, number][] => {
+    const out: [number, number][] = [];
+    for (const e of events) {
+      if (e.foot !== foot) continue;
+      if (e.event === "liftOff") out.push([e.ms, endMs]);
+      else if (e.event === "landing" && out.length && out[out.length - 1]![1] === endMs) out[out.length - 1]![1] = e.ms;
+    }
+    return out;
+  };
+  return { lead: spells("lead"), trail: spells("trail") };
+}
+
+/** Whether both feet are down at a time, and for `clearMs` before and after it. */
+export const bothDown = (air: Airborne, ms: number, clearMs = 0): boolean =>
+  !(["lead", "trail"] as const).some((f) => air[f].some(([from, to]) => ms > from - clearMs && ms < to + clearMs));
+
+/** Both feet of a rep: what they did between two times, and where they stood, each spell ending where the picture says. */
+export interface FeetOfRep {
+  events: FootEvent[];
+  air: Airborne;
+  standing: Record<SideName, FootMotion>;
+}
+
+export function bothFeet(m: Motion, fromMs: number, toMs_: number): FeetOfRep {
+  const events = [...footEvents("lead", m.feet.lead), ...footEvents("trail", m.feet.trail)].filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms);
+  return {
+    events,
+    air: airborne(events, toMs(m, m.n - 1)),
+    standing: { lead: untilContact(m.feet.lead, "lead", events), trail: untilContact(m.feet.trail, "trail", events) },
+  };
+}
+
+/** The network's points tell a spell's ends roughly; lift-off and landing, followed in the picture, tell them exactly. */
+function untilContact(foot: FootMotion, side: SideName, events: FootEvent[]): FootMotion {
+  const near = (event: FootEvent["event"], ms: number) => events.find((e) => e.foot === side && e.event === event && Math.abs(e.ms - ms) < 300)?.ms;
+  return {
+    spells: foot.spells.map((s, i) => ({
+      ...s,
+      fromMs: i === 0 ? s.fromMs : (near("landing", s.fromMs) ?? s.fromMs),
+      toMs: i === foot.spells.length - 1 ? s.toMs : (near("liftOff", s.toMs) ?? s.toMs),
+    })),
+  };
+}
+
+/** Pressure along T by the plain inverted pendulum, and the lead share that follows. */
+export interface Pressure {
+  /** cm along T, not clamped to the feet. */
+  p: Float64Array;
+  /** Distance between the middles of the feet along T, cm. */
+  gap: Float64Array;
+  /** Lead share, %. */
+  share: Float64Array;
+  /** Roll of the camera that would put the still centre of mass over the middle of the feet, degrees, + clockwise. */
+  roll: number;
+}
+
+/**
+ * p = x − (h/g)·x″ on a heavily smoothed centre of mass, as its place between the two feet's centres; all on the standing foot
+ * while the other is in the air. At a still, even address the centre of mass is shifted once so that it stands over the middle
+ * of the feet: that takes out the camera's roll and the network's constant offsets (and would call a golfer who stands
+ * uneven, even).
+ */
+export function pressureOf(m: Motion, smoother: JerkSmoother, feet: FeetOfRep, still: { fromMs: number; toMs: number; even: boolean } | null): Pressure {
+  const position = new Float64Array(m.n);
+  const acceleration = new Float64Array(m.n);
+  smoother.run(m.comT, position, acceleration);
+  const lead = placeOnClock(feet.standing.lead, m.startMs, m.dt, m.n);
+  const trail = placeOnClock(feet.standing.trail, m.startMs, m.dt, m.n);
+  const centre = (f: Record<"heelT" | "toeT", Float64Array>, i: number) => (f.heelT[i]! + f.toeT[i]!) / 2;
+  let shift = 0;
+  let high = 0;
+  if (still?.even) {
+    const a = nearest(m, still.fromMs);
+    const b = nearest(m, still.toMs);
+    for (let i = a; i <= b; i++) {
+      shift += ((centre(lead, i) + centre(trail, i)) / 2 - position[i]!) / (b - a + 1);
+      high += m.comU[i]! / (b - a + 1);
+    }
+  }
+  const share = new Float64Array(m.n);
+  const p = new Float64Array(m.n);
+  const gap = new Float64Array(m.n);
+  for (let i = 0; i < m.n; i++) {
+    p[i] = position[i]! + shift - (m.comU[i]! / GRAVITY) * acceleration[i]!;
+    const t = centre(trail, i);
+    gap[i] = centre(lead, i) - t;
+    share[i] = 100 * Math.min(Math.max((p[i]! - t) / gap[i]!, 0), 1);
+  }
+  const during = (foot: SideName, value: number) => {
+    for (const [from, to] of feet.air[foot])
+      for (let i = 0; i < m.n; i++) {
+        const ms = toMs(m, i);
+        if (ms > from && ms < to) share[i] = value;
+      }
+  };
+  during("lead", 0);
+  during("trail", 100);
+  return { p, gap, share, roll: high > 0 ? (Math.atan2(shift, high) * 180) / Math.PI : 0 };
+}
