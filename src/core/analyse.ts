@@ -17,7 +17,7 @@ import { readScene, type GolferFacts, type Problem, type Scene } from "./scene/s
 import { finishTrack } from "./track/finishTrack";
 import { realTime } from "./track/realTime";
 import type { Track } from "./track/track";
-import { eventError, footEventError, measureError } from "./uncertainty/errors";
+import { eventError, FITTED, footEventError, measureError, type ErrorTable } from "./uncertainty/errors";
 import { sample, spread, type Sampled } from "./uncertainty/sample";
 
 export type { RepSeries } from "./reps/series";
@@ -69,6 +69,8 @@ export interface AnalyseOptions {
   /** Perturbed copies behind each uncertainty. */
   samples?: number;
   seed?: number;
+  /** What the methods get wrong; the fitted table unless one is being fitted. */
+  errors?: ErrorTable;
 }
 
 /** A swing at real speed: longer (or shorter) than this asks about slow motion (MOVEMENT, scale and view), ms. */
@@ -173,11 +175,12 @@ function tooSlow({ events }: Rep): boolean {
 function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules }: Ask): AnalysedRep {
   const sampled = sample(motion, scene, rep, window, context, options.samples ?? SAMPLES, (options.seed ?? 1) + index);
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
+  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, stepped: stepped(rep) };
   const problems = all.filter((p) => (p.from ?? -Infinity) <= rep.toMs && (p.to ?? Infinity) >= rep.fromMs);
   const raw = measureAll(motion, rep, rules);
-  const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], sampled, frameMs, problems)])) as Record<MeasureId, Measured>;
+  const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)])) as Record<MeasureId, Measured>;
   const footEvents = rep.footEvents.map((e, k) => {
-    const { offset, sd } = footEventError(e);
+    const { offset, sd } = footEventError(told.errors, e);
     return { foot: e.foot, event: e.event, t: e.ms - offset, u: Math.hypot(spread(sampled.footEvents[k]!), frameMs, sd) };
   });
   return {
@@ -185,7 +188,7 @@ function analysed({ motion, window, context, rep }: FoundRep, index: number, sce
     kind: rep.kind,
     from: rep.fromMs,
     to: rep.toMs,
-    events: Object.fromEntries(EVENT_NAMES.filter((e) => Number.isFinite(rep.events[e])).map((e) => [e, eventTime(e, rep, sampled, frameMs, context)])),
+    events: Object.fromEntries(EVENT_NAMES.filter((e) => Number.isFinite(rep.events[e])).map((e) => [e, eventTime(e, rep, told, context)])),
     footEvents,
     turns: rep.turns.filter((t) => t.ms >= rep.fromMs - frameMs && t.ms <= rep.toMs + frameMs).map((t) => ({ of: t.of, side: t.side, t: t.ms, u: Math.hypot(frameMs, TURN_SD[t.of]) })),
     measures,
@@ -197,10 +200,24 @@ function analysed({ motion, window, context, rep }: FoundRep, index: number, sce
 /** Spread of a turn-around's time, ms; see docs/accuracy.md (cycles). */
 const TURN_SD = { pressure: 25, hands: 12, foot: 20 } as const;
 
-function eventTime(name: EventName, rep: Rep, sampled: Sampled, frameMs: number, { strikes, rules }: RepContext): Timed {
-  const { sd } = eventError(name);
+/** What a value's uncertainty is made of, beside its own copies. */
+interface Told {
+  sampled: Sampled;
+  frameMs: number;
+  errors: ErrorTable;
+  stepped: boolean;
+}
+
+/** Whether a foot left the ground before or just after the strike. */
+function stepped(rep: Rep): boolean {
+  const hit = [rep.events.impact, rep.events.release].find((t) => !Number.isNaN(t)) ?? rep.toMs;
+  return rep.footEvents.some((e) => e.event === "liftOff" && e.ms < hit + 200);
+}
+
+function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, stepped }: Told, { strikes, rules }: RepContext): Timed {
+  const { offset, sd } = eventError(errors, name, stepped);
   const seen = Math.hypot(spread(sampled.events.get(name)!), frameMs, sd);
-  if (name !== "impact" || rep.struckMs === undefined) return { t: rep.events[name], u: seen };
+  if (name !== "impact" || rep.struckMs === undefined) return { t: rep.events[name] - offset, u: seen };
   const w = strikeWeight(rules.clubAhead || rep.moving, strikes.u);
   return { t: rep.events.impact, u: Math.hypot((1 - w) * Math.hypot(frameMs, sd), w * Math.hypot(strikes.u, HEARD_SD)) };
 }
@@ -220,14 +237,14 @@ const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   footMoved: "the foot moved",
 };
 
-function measured(id: MeasureId, raw: RawMeasure, sampled: Sampled, frameMs: number, problems: Problem[]): Measured {
+function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, stepped }: Told, problems: Problem[]): Measured {
   const { unit, family } = CATALOGUE[id];
   const unknown = (value: number | null, reason: string, because?: Problem["code"]): Measured => ({ value, u: null, unit, state: "not measurable", reason, ...(because ? { because } : {}) });
   if (Number.isNaN(raw.value)) return unknown(null, WHY[raw.why ?? "eventNotFound"]);
   const spoiled = problems.find((p) => p.touches === "rep" || (p.touches === "feet" && (family === "feet" || family === "weight")) || (p.touches === "head" && id.startsWith("head")));
   if (spoiled) return unknown(raw.value, spoiled.message, spoiled.code);
   const seen = sampled.measures.get(id)!;
-  const { offset, sd } = measureError(id);
+  const { offset, sd } = measureError(errors, id, stepped);
   if (seen.length < sampled.copies * ENOUGH || !Number.isFinite(sd)) return unknown(raw.value, "the film does not carry it");
   const u = Math.hypot(spread(seen), unit === "ms" ? frameMs * Math.SQRT2 : 0, sd);
   return { value: raw.value - offset, u, unit, state: "measured", ...(raw.atMs === undefined ? {} : { at: raw.atMs }) };

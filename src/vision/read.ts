@@ -1,4 +1,5 @@
 import { statureInPx } from "../core/track/bodySize";
+import { midHands } from "../core/track/midHands";
 import { mendLegs } from "../core/track/mendLegs";
 import { plantedSpells } from "../core/track/plantedSpells";
 import { roughReps } from "../core/track/roughReps";
@@ -10,7 +11,7 @@ import type { Frame } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
 import { readPoints } from "./network/points";
 import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
-import { footPaths } from "./patches/footPaths";
+import { footPaths, risePath } from "./patches/footPaths";
 import { handsPath } from "./patches/handsPath";
 import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
 import { readOutline } from "./silhouette/outline";
@@ -91,7 +92,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     times.push(frame.timeMs);
     footArea ??= feetArea(points, body);
     feet.push(lumaWindow(frame, footArea.left, footArea.top, footArea.width, footArea.height));
-    const [hx, hy] = midHands(points);
+    const [hx, hy] = handsNow(points);
     const reach = Math.round(body * 0.24);
     hands.push(lumaWindow(frame, Math.round(hx) - (reach >> 1), Math.round(hy) - (reach >> 1), reach, reach));
     i++;
@@ -130,10 +131,11 @@ function feetArea(points: Float32Array, body: number) {
   return { left: Math.round(x - body * 0.4), top: Math.round(y - body * 0.16), width: Math.round(body * 0.8), height: Math.round(body * 0.26) };
 }
 
-const midHands = (points: Float32Array): [number, number] => [
-  (points[POINT.leftIndex * STRIDE]! + points[POINT.rightIndex * STRIDE]! + points[POINT.leftWrist * STRIDE]! + points[POINT.rightWrist * STRIDE]!) / 4,
-  (points[POINT.leftIndex * STRIDE + 1]! + points[POINT.rightIndex * STRIDE + 1]! + points[POINT.leftWrist * STRIDE + 1]! + points[POINT.rightWrist * STRIDE + 1]!) / 4,
-];
+/** This picture's middle of the hands, px. */
+const handsNow = (points: Float32Array): [number, number] => {
+  const { x, y } = midHands({ landmarks: points, times: Float64Array.of(0) });
+  return [x[0]!, y[0]!];
+};
 
 function golferBox(points: Float32Array): Box {
   const used = [POINT.leftShoulder, POINT.rightShoulder, POINT.leftHip, POINT.rightHip, POINT.leftKnee, POINT.rightKnee];
@@ -145,11 +147,17 @@ function golferBox(points: Float32Array): Box {
 function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], faceOn: boolean): void {
   const mended = { ...track, landmarks: mendLegs(track, faceOn).landmarks };
   const cm = statureInPx(mended) / 178;
+  const reps = roughReps(mended);
   for (const foot of ["left", "right"] as const)
-    for (const spell of plantedSpells(mended, foot)) track.footPaths.push(...footPaths(spell, feet, track.times, cm));
-  const path = new Float64Array(track.times.length * 2);
-  for (let i = 0; i < track.times.length; i++) path.set(midHands(track.landmarks.subarray(at(i, 0), at(i + 1, 0))), i * 2);
-  for (const { top } of roughReps(mended)) {
+    for (const spell of plantedSpells(mended, foot)) {
+      track.footPaths.push(...footPaths(spell, feet, track.times, cm));
+      for (const { top, low } of reps) {
+        const rise = risePath(spell, feet, track.times, cm, top, low);
+        if (rise) track.footPaths.push(rise);
+      }
+    }
+  const path = midHands(track);
+  for (const { top } of reps) {
     const span = Math.round(0.2 * track.video.fps);
     track.handsPaths.push(handsPath(hands, path, top, span, Math.round(14 * cm)));
   }

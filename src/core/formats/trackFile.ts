@@ -28,7 +28,7 @@ const header = z.object({
   outline: arrayRef,
   presence: arrayRef,
   footPaths: z.array(z.object({
-    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole", "turn"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
+    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole", "turn", "rise"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
     from: z.number().int(), dx: arrayRef, dy: arrayRef, residual: arrayRef,
   })),
   handsPaths: z.array(z.object({ from: z.number().int(), x: arrayRef, y: arrayRef })),

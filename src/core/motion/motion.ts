@@ -2,6 +2,7 @@ import { bridge, filtfilt, lowPass, resample, type LowPass } from "../maths/filt
 import { halfSampleMode, runningMedian } from "../maths/stats";
 import type { View } from "../measures/catalogue";
 import type { GolferFacts, Scene } from "../scene/scene";
+import { midHands } from "../track/midHands";
 import { sides, type SideName, type SidePoints } from "../track/sides";
 import { at, OUTLINE, type Track } from "../track/track";
 import { SEGMENTS } from "./deLeva";
@@ -88,8 +89,9 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const feet = { lead: footMotion(track, scene, golfer, "lead"), trail: footMotion(track, scene, golfer, "trail") };
   const position = lowPass(POSITION_HZ, dt);
   const hands = lowPass(HANDS_HZ, dt);
-  const handsT = filtfilt(hands, mid(mid(lead.wrist.t, trail.wrist.t), mid(lead.index.t, trail.index.t)));
-  const handsU = filtfilt(hands, mid(mid(lead.wrist.u, trail.wrist.u), mid(lead.index.u, trail.index.u)));
+  const seenHands = midHands(track);
+  const handsT = filtfilt(hands, despike(clock(seenHands.x.map(toT))));
+  const handsU = filtfilt(hands, despike(clock(seenHands.y.map(toU))));
   const faceOn = scene.view.asked === "face-on";
   const networkHip = mid(lead.hip.t, trail.hip.t);
   // From the side the outline's middle is that of buttocks and hands together.

@@ -1,4 +1,5 @@
 import { runningMedian } from "../maths/stats";
+import { midHands } from "./midHands";
 import { at, POINT, type Track } from "./track";
 
 /** Where a swing roughly is: frames of its top and of its lowest hands on the way through. */
@@ -61,8 +62,9 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
 function armRaise({ landmarks, times }: Pick<Track, "landmarks" | "times">): Float64Array {
   const mid = (a: number, b: number, axis: 0 | 1) =>
     runningMedian(Array.from(times, (_, i) => (landmarks[at(i, a) + axis]! + landmarks[at(i, b) + axis]!) / 2), 3);
-  const handX = mid(POINT.leftWrist, POINT.rightWrist, 0);
-  const handY = mid(POINT.leftWrist, POINT.rightWrist, 1);
+  const hands = midHands({ landmarks, times });
+  const handX = runningMedian(hands.x, 3);
+  const handY = runningMedian(hands.y, 3);
   const shoulderX = mid(POINT.leftShoulder, POINT.rightShoulder, 0);
   const shoulderY = mid(POINT.leftShoulder, POINT.rightShoulder, 1);
   return handX.map((x, i) => (Math.atan2(Math.abs(x - shoulderX[i]!), handY[i]! - shoulderY[i]!) * 180) / Math.PI);

@@ -1,5 +1,6 @@
 import { statureInPx } from "./bodySize";
 import { filtfilt, derivative, lowPass, resample } from "../maths/filter";
+import { midHands } from "./midHands";
 import { roughReps } from "./roughReps";
 import { at, POINT, type Track } from "./track";
 
@@ -17,12 +18,10 @@ export function stillSpell(track: Pick<Track, "landmarks" | "times" | "presence"
   const top = roughReps(track)[0]?.top ?? n - 1;
   const dt = (times[n - 1]! - times[0]!) / 1000 / (n - 1);
   const smooth = lowPass(3, dt);
-  const hands = (axis: 0 | 1) => {
-    const raw = Float64Array.from({ length: n }, (_, i) => (landmarks[at(i, POINT.leftWrist) + axis]! + landmarks[at(i, POINT.rightWrist) + axis]!) / 2);
-    return derivative(filtfilt(smooth, resample(times, raw, times[0]!, dt * 1000, n)), dt);
-  };
-  const vx = hands(0);
-  const vy = hands(1);
+  const hands = midHands(track);
+  const speed = (raw: Float64Array) => derivative(filtfilt(smooth, resample(times, raw, times[0]!, dt * 1000, n)), dt);
+  const vx = speed(hands.x);
+  const vy = speed(hands.y);
   const tall = statureInPx(track);
   const need = Math.max(2, Math.round(SHORTEST_MS / 1000 / dt));
   for (let to = top; to >= need; to--) {

@@ -38,8 +38,11 @@ export interface HandsPath {
 /** A foot's displacement from its planted place (px, of the template's match), for frames `from` … `from + dx.length − 1`. */
 export interface FootPath {
   foot: "left" | "right";
-  /** Which part of the shoe the template covers; `turn`: the toe chained from frame to frame, which a turning shoe needs. */
-  part: "heel" | "toe" | "whole" | "turn";
+  /**
+   * Which part of the shoe the template covers; `turn`: the toe chained from frame to frame, which a turning shoe needs; `rise`:
+   * the lower shin from the top of a swing on.
+   */
+  part: "heel" | "toe" | "whole" | "turn" | "rise";
   /** Frames between which the foot stands, by the network's points. */
   plantedFrom: number;
   plantedTo: number;

@@ -1,5 +1,3 @@
-import type { MeasureId } from "../measures/catalogue";
-import type { EventName } from "../reps/rep";
 import type { FootEvent } from "../reps/events/footEvents";
 import fitted from "./fitted.json";
 
@@ -11,10 +9,25 @@ export interface MethodError {
   n: number;
 }
 
-const table = fitted as { measures: Record<string, MethodError>; events: Record<string, MethodError>; footEvents: Record<string, MethodError> };
-const none = (sd: number): MethodError => ({ offset: 0, sd, n: 0 });
+/**
+ * Errors by measure, event and foot event. Reps with a step before or at the strike are told apart where both sorts were
+ * fitted (`id/step`): weight and hips are harder to follow then.
+ */
+export interface ErrorTable {
+  measures: Record<string, MethodError>;
+  events: Record<string, MethodError>;
+  footEvents: Record<string, MethodError>;
+}
 
-/** Written by tools/fit/fit.ts from rendered clips with truth. A measure that no clip of the fit had is not to be relied on. */
-export const measureError = (id: MeasureId): MethodError => table.measures[id] ?? none(Infinity);
-export const eventError = (name: EventName): MethodError => table.events[name] ?? none(50);
-export const footEventError = (e: Pick<FootEvent, "event">): MethodError => table.footEvents[e.event] ?? none(50);
+/** Written by tools/fit/fit.ts from rendered clips with truth. */
+export const FITTED: ErrorTable = fitted;
+
+/** A time that no clip of the fit had is good to a few pictures at best, ms. */
+const UNKNOWN_MS = 50;
+
+const pick = (list: Record<string, MethodError>, id: string, stepped: boolean) => (stepped ? list[`${id}/step`] : undefined) ?? list[id];
+
+/** A measure that no clip of the fit had is not to be relied on: infinite. */
+export const measureError = (table: ErrorTable, id: string, stepped: boolean): MethodError => pick(table.measures, id, stepped) ?? { offset: 0, sd: Infinity, n: 0 };
+export const eventError = (table: ErrorTable, name: string, stepped: boolean): MethodError => pick(table.events, name, stepped) ?? { offset: 0, sd: UNKNOWN_MS, n: 0 };
+export const footEventError = (table: ErrorTable, e: Pick<FootEvent, "event">): MethodError => table.footEvents[e.event] ?? { offset: 0, sd: UNKNOWN_MS, n: 0 };

@@ -58,6 +58,37 @@ export function footPaths(spell: PlantedSpell, windows: LumaWindow[], times: Flo
   }), chained(spell, windows, earliest, latest, cm)];
 }
 
+/** Frames after a swing's lowest hands through which a rising heel is followed, ms. */
+const RISE_MS = 900;
+
+/**
+ * The lower shin followed from the top of a swing on, by its likeness as it stood then: seen from the front a heel rises hidden
+ * behind its own shoe, but the shin over it rises with it. Null when the foot does not stand through the way down.
+ *
+ * @param top frame of the swing's top; @param low of its lowest hands
+ */
+export function risePath(spell: PlantedSpell, windows: LumaWindow[], times: Float64Array, cm: number, top: number, low: number): FootPath | null {
+  if (spell.from > top - AVERAGED || spell.to < low) return null;
+  const last = Math.min(times.length - 1, firstAtLeast(times, times[low]! + RISE_MS));
+  const n = last - top + 1;
+  const path: FootPath = {
+    foot: spell.foot, part: "rise", plantedFrom: spell.from, plantedTo: spell.to, from: top,
+    dx: new Float32Array(n).fill(NaN), dy: new Float32Array(n).fill(NaN), residual: new Float32Array(n).fill(NaN),
+  };
+  const [x, y] = spell.ankle;
+  const half = Math.round(6 * cm);
+  const t = template(windows.slice(top - AVERAGED, top + 1), Math.round(x) - half, Math.round(y - 13 * cm), 2 * half, Math.round(15 * cm));
+  let [dx, dy] = [0, 0];
+  for (let i = top; i <= last; i++) {
+    const m = match(t, windows[i]!, dx, dy, 4);
+    if (!m) break;
+    path.dx[i - top] = dx = m.dx;
+    path.dy[i - top] = dy = m.dy;
+    path.residual[i - top] = m.residual;
+  }
+  return path;
+}
+
 /** Half sides of the squares that the toe is chained by, cm: their mean is steadier than any one (pilot study, section 6). */
 const TURN_HALF = [3, 3.5, 4, 5];
 

@@ -6,11 +6,11 @@ import { match, template } from "./template";
  * The hands' path round the top of the swing, chained from frame to frame: the network's wrists are 5–10 cm off there,
  * but the picture of the hands moves smoothly from one frame to the next.
  *
- * @param hands network's mid-hands for each frame, px (x, y alternating)
+ * @param hands network's mid-hands for each frame, px
  * @param top frame of the rough top; `span` frames each way are followed
  * @param side of the square that is followed, px
  */
-export function handsPath(windows: LumaWindow[], hands: Float64Array, top: number, span: number, side: number): HandsPath {
+export function handsPath(windows: LumaWindow[], hands: { x: Float64Array; y: Float64Array }, top: number, span: number, side: number): HandsPath {
   const from = Math.max(0, top - span);
   const to = Math.min(windows.length - 1, top + span);
   const n = to - from + 1;
@@ -18,8 +18,8 @@ export function handsPath(windows: LumaWindow[], hands: Float64Array, top: numbe
   const y = new Float32Array(n).fill(NaN);
   const half = side >> 1;
   for (const step of [1, -1] as const) {
-    let cx = hands[top * 2]!;
-    let cy = hands[top * 2 + 1]!;
+    let cx = hands.x[top]!;
+    let cy = hands.y[top]!;
     x[top - from] = cx;
     y[top - from] = cy;
     for (let i = top; step === 1 ? i < to : i > from; i += step) {

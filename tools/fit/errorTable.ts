@@ -1,0 +1,70 @@
+import { mean, quantile } from "../../src/core/maths/stats";
+import type { ErrorTable, MethodError } from "../../src/core/uncertainty/errors";
+import type { Pair } from "../study/compare";
+
+/** An error table under which everything is as found and copies alone make the uncertainty: what a fit starts from. */
+export const BARE: ErrorTable = new Proxy({ offset: 0, sd: 0, n: 0 } as never, {
+  get: () => new Proxy({}, { get: (_, key) => (String(key).endsWith("/step") ? undefined : { offset: 0, sd: 0, n: 0 }) }),
+});
+
+/** Fewer reps than this do not make an entry. */
+const FEWEST = 8;
+/** Reps with and without steps are told apart from this many of each on. */
+const APART = 10;
+
+/** Two-sided 95 % quantile of Student's t (Cornish–Fisher about the normal; within 0.5 % from 7 degrees of freedom on). */
+function t95(freedom: number): number {
+  const z = 1.959964;
+  return z + (z ** 3 + z) / (4 * freedom) + (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * freedom ** 2);
+}
+
+/**
+ * Offset and standard deviation of a method from pairs whose u is that of the copies alone. The deviation is the smallest
+ * under which the errors are as large as they should be (mean square 1 in units of u) and 95 % of them lie within 2u, widened
+ * by Student's t for the number of reps.
+ */
+export function methodError(pairs: readonly Pair[]): MethodError | null {
+  const known = pairs.filter((p) => p.u !== null);
+  if (known.length < FEWEST) return null;
+  const errors = known.map((p) => p.value - p.truth);
+  const n = errors.length;
+  const m = mean(errors);
+  const se = Math.sqrt(mean(errors.map((e) => (e - m) ** 2)) / n);
+  // A lone outlier must not drag the offset: the middle half decides whether there is one.
+  const middle = quantile(errors, 0.5);
+  const offset = Math.abs(middle) > 2 * se ? middle : 0;
+  const widen = t95(n - 1) / 2;
+  const holds = (sd: number) => {
+    const ratio = known.map((p, i) => Math.abs(errors[i]! - offset) / Math.max(Math.hypot(p.u!, sd), 1e-9));
+    return mean(ratio.map((r) => Math.min(r, 6) ** 2)) <= 1 && ratio.filter((r) => r > 2).length <= 0.05 * n;
+  };
+  let [lo, hi] = [0, Math.max(...errors.map(Math.abs)) * 2 + 1e-6];
+  if (holds(0)) hi = 0;
+  for (let k = 0; k < 40 && hi > 0; k++) {
+    const mid = (lo + hi) / 2;
+    if (holds(mid)) hi = mid;
+    else lo = mid;
+  }
+  return { offset: round(offset), sd: round(hi * widen), n };
+}
+
+const round = (v: number) => Number(v.toPrecision(3));
+
+/** @param stepped whether the rep of a pair had a step */
+export function tableOf(groups: { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> }, stepped: (p: Pair) => boolean): ErrorTable {
+  const fit = (map: Map<string, Pair[]>) => {
+    const out: Record<string, MethodError> = {};
+    for (const [id, list] of [...map].sort(([a], [b]) => a.localeCompare(b))) {
+      const [with_, without] = [list.filter(stepped), list.filter((p) => !stepped(p))];
+      const apart = with_.length >= APART && without.length >= APART;
+      const own = methodError(apart ? without : list);
+      if (own) out[id] = own;
+      const step = apart ? methodError(with_) : null;
+      if (step) out[`${id}/step`] = step;
+    }
+    return out;
+  };
+  const byEvent = new Map<string, Pair[]>();
+  for (const [key, list] of groups.footEvents) byEvent.set(key.split(" ")[1]!, [...(byEvent.get(key.split(" ")[1]!) ?? []), ...list]);
+  return { measures: fit(groups.measures), events: fit(groups.events), footEvents: Object.fromEntries([...byEvent].flatMap(([e, list]) => { const m = methodError(list); return m ? [[e, m]] : []; })) };
+}
