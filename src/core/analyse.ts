@@ -17,7 +17,7 @@ import { readScene, type GolferFacts, type Problem, type Scene } from "./scene/s
 import { finishTrack } from "./track/finishTrack";
 import { realTime } from "./track/realTime";
 import type { Track } from "./track/track";
-import { eventError, FITTED, footEventError, measureError, type ErrorTable } from "./uncertainty/errors";
+import { eventError, FITTED, footEventError, measureError, type ErrorTable, type Sort } from "./uncertainty/errors";
 import { sample, spread, type Sampled } from "./uncertainty/sample";
 
 export type { RepSeries } from "./reps/series";
@@ -172,10 +172,10 @@ function tooSlow({ events }: Rep): boolean {
   return outside(events.top - events.handStart, BACK_RANGE) || outside(events.impact - events.top, DOWN_RANGE);
 }
 
-function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules }: Ask): AnalysedRep {
+function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules, view }: Ask): AnalysedRep {
   const sampled = sample(motion, scene, rep, window, context, options.samples ?? SAMPLES, (options.seed ?? 1) + index);
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
-  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, stepped: stepped(rep) };
+  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted" };
   const problems = all.filter((p) => (p.from ?? -Infinity) <= rep.toMs && (p.to ?? Infinity) >= rep.fromMs);
   const raw = measureAll(motion, rep, rules);
   const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)])) as Record<MeasureId, Measured>;
@@ -205,7 +205,7 @@ interface Told {
   sampled: Sampled;
   frameMs: number;
   errors: ErrorTable;
-  stepped: boolean;
+  sort: Sort;
 }
 
 /** Whether a foot left the ground before or just after the strike. */
@@ -214,8 +214,8 @@ function stepped(rep: Rep): boolean {
   return rep.footEvents.some((e) => e.event === "liftOff" && e.ms < hit + 200);
 }
 
-function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, stepped }: Told, { strikes, rules }: RepContext): Timed {
-  const { offset, sd } = eventError(errors, name, stepped);
+function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, sort }: Told, { strikes, rules }: RepContext): Timed {
+  const { offset, sd } = eventError(errors, name, sort);
   const seen = Math.hypot(spread(sampled.events.get(name)!), frameMs, sd);
   if (name !== "impact" || rep.struckMs === undefined) return { t: rep.events[name] - offset, u: seen };
   const w = strikeWeight(rules.clubAhead || rep.moving, strikes.u);
@@ -237,14 +237,14 @@ const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   footMoved: "the foot moved",
 };
 
-function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, stepped }: Told, problems: Problem[]): Measured {
+function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort }: Told, problems: Problem[]): Measured {
   const { unit, family } = CATALOGUE[id];
   const unknown = (value: number | null, reason: string, because?: Problem["code"]): Measured => ({ value, u: null, unit, state: "not measurable", reason, ...(because ? { because } : {}) });
   if (Number.isNaN(raw.value)) return unknown(null, WHY[raw.why ?? "eventNotFound"]);
   const spoiled = problems.find((p) => p.touches === "rep" || (p.touches === "feet" && (family === "feet" || family === "weight")) || (p.touches === "head" && id.startsWith("head")));
   if (spoiled) return unknown(raw.value, spoiled.message, spoiled.code);
   const seen = sampled.measures.get(id)!;
-  const { offset, sd } = measureError(errors, id, stepped);
+  const { offset, sd } = measureError(errors, id, sort);
   if (seen.length < sampled.copies * ENOUGH || !Number.isFinite(sd)) return unknown(raw.value, "the film does not carry it");
   const u = Math.hypot(spread(seen), unit === "ms" ? frameMs * Math.SQRT2 : 0, sd);
   return { value: raw.value - offset, u, unit, state: "measured", ...(raw.atMs === undefined ? {} : { at: raw.atMs }) };

@@ -1,14 +1,14 @@
 import { mean, quantile } from "../../src/core/maths/stats";
-import type { ErrorTable, MethodError } from "../../src/core/uncertainty/errors";
+import type { ErrorTable, MethodError, Sort } from "../../src/core/uncertainty/errors";
 import type { Pair } from "../study/compare";
 
 /** An error table under which everything is as found and copies alone make the uncertainty: what a fit starts from. */
 export const BARE: ErrorTable = new Proxy({ offset: 0, sd: 0, n: 0 } as never, {
-  get: () => new Proxy({}, { get: (_, key) => (String(key).endsWith("/step") ? undefined : { offset: 0, sd: 0, n: 0 }) }),
+  get: () => new Proxy({}, { get: (_, key) => (String(key).includes("/") ? undefined : { offset: 0, sd: 0, n: 0 }) }),
 });
 
 /** Fewer reps than this do not make an entry. */
-const FEWEST = 8;
+const FEWEST = 6;
 /** Reps with and without steps are told apart from this many of each on. */
 const APART = 10;
 
@@ -50,21 +50,24 @@ export function methodError(pairs: readonly Pair[]): MethodError | null {
 
 const round = (v: number) => Number(v.toPrecision(3));
 
-/** @param stepped whether the rep of a pair had a step */
-export function tableOf(groups: { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> }, stepped: (p: Pair) => boolean): ErrorTable {
+/** @param sortOf which sort of rep a pair is of */
+export function tableOf(groups: { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> }, sortOf: (p: Pair) => Sort): ErrorTable {
   const fit = (map: Map<string, Pair[]>) => {
     const out: Record<string, MethodError> = {};
     for (const [id, list] of [...map].sort(([a], [b]) => a.localeCompare(b))) {
-      const [with_, without] = [list.filter(stepped), list.filter((p) => !stepped(p))];
-      const apart = with_.length >= APART && without.length >= APART;
-      const own = methodError(apart ? without : list);
-      if (own) out[id] = own;
-      const step = apart ? methodError(with_) : null;
-      if (step) out[`${id}/step`] = step;
+      const of = (...sorts: Sort[]) => list.filter((p) => sorts.includes(sortOf(p)));
+      const apart = of("step").length >= APART && of("planted").length >= APART;
+      const put = (key: string, pairs: Pair[]) => {
+        const error = methodError(pairs);
+        if (error) out[key] = error;
+      };
+      put(id, apart ? of("planted") : of("planted", "step"));
+      if (apart) put(`${id}/step`, of("step"));
+      put(`${id}/behind`, of("behind"));
     }
     return out;
   };
   const byEvent = new Map<string, Pair[]>();
   for (const [key, list] of groups.footEvents) byEvent.set(key.split(" ")[1]!, [...(byEvent.get(key.split(" ")[1]!) ?? []), ...list]);
-  return { measures: fit(groups.measures), events: fit(groups.events), footEvents: Object.fromEntries([...byEvent].flatMap(([e, list]) => { const m = methodError(list); return m ? [[e, m]] : []; })) };
+  return { measures: fit(groups.measures), events: fit(groups.events), footEvents: fit(byEvent) };
 }

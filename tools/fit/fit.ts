@@ -12,6 +12,7 @@ import { slice, split } from "../../src/core/reps/split";
 import { pressureSmoother } from "../../src/core/reps/weight";
 import { readScene } from "../../src/core/scene/scene";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
+import type { Sort } from "../../src/core/uncertainty/errors";
 import { finishTrack } from "../../src/core/track/finishTrack";
 import { compare, pairs, rulesOf, type Pair } from "../study/compare";
 import { truthClips, type TruthClip } from "../study/truthClip";
@@ -24,8 +25,11 @@ const rms = (x: readonly number[]) => Math.sqrt(mean(x.map((v) => v * v)));
 
 constants(clips.filter((c) => c.truth.perFrame && c.truth.view === "face-on"));
 const compared = clips.map((c) => compare(c, { errors: BARE }));
-const stepping = new Set(compared.filter((c) => c.found.some(({ truth }) => truth.footEvents.some((e) => e.event === "liftOff" && e.t < (truth.events.impact ?? truth.events.release ?? truth.to) + 200))).map((c) => c.clip.id));
-const table = tableOf(pairs(compared), (p: Pair) => stepping.has(p.clip));
+const sorts = new Map<string, Sort>(compared.map(({ clip: { id, truth } }) => {
+  const stepped = truth.reps.some((r) => r.footEvents.some((e) => e.event === "liftOff" && e.t < (r.events.impact ?? r.events.release ?? r.to) + 200));
+  return [id, truth.view === "down-the-line" ? "behind" : stepped ? "step" : "planted"];
+}));
+const table = tableOf(pairs(compared), (p: Pair) => sorts.get(p.clip)!);
 writeFileSync("src/core/uncertainty/fitted.json", `${JSON.stringify(table, null, 1)}\n`);
 console.log(`wrote ${Object.keys(table.measures).length} measures, ${Object.keys(table.events).length} events, ${Object.keys(table.footEvents).length} foot events`);
 

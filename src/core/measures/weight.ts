@@ -73,8 +73,8 @@ function reversals(share: Float64Array, from: number, to: number): number {
     const fell = direction >= 0 && high - v >= REVERSAL;
     const rose = direction <= 0 && v - low >= REVERSAL;
     if (!fell && !rose) continue;
-    // Going away from the start is no turn yet; coming back, or leaving after having turned, is.
-    if (direction !== 0 || (fell ? high : low) !== share[from]! || Math.abs(v - share[from]!) >= REVERSAL) count++;
+    // Going away from the start is no turn yet; coming back is.
+    if (direction !== 0 || Math.abs((fell ? high : low) - share[from]!) >= REVERSAL) count++;
     direction = fell ? -1 : 1;
     low = high = v;
   }

@@ -42,12 +42,30 @@ export interface FeetOfRep {
 }
 
 export function bothFeet(m: Motion, fromMs: number, toMs_: number): FeetOfRep {
-  const events = [...footEvents("lead", m.feet.lead), ...footEvents("trail", m.feet.trail)].filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms);
+  const all = (["lead", "trail"] as const).flatMap((side) => withRough(side, m.feet[side], footEvents(side, m.feet[side])));
+  const events = all.filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms);
   return {
     events,
     air: airborne(events, toMs(m, m.n - 1)),
     standing: { lead: untilContact(m.feet.lead, "lead", events), trail: untilContact(m.feet.trail, "trail", events) },
   };
+}
+
+/** Places of one foot farther apart than this along T are two places: a step lies between them, cm. */
+const TWO_PLACES = 3;
+const NEAR_MS = 300;
+
+/** A step whose leaving or landing was lost in the picture still has one: the ends of its spells tell it roughly. */
+function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[]): FootEvent[] {
+  const out = [...found];
+  for (let i = 1; i < spells.length; i++) {
+    const [a, b] = [spells[i - 1]!, spells[i]!];
+    if (Math.abs(a.ankleT - b.ankleT) < TWO_PLACES) continue;
+    const has = (event: FootEvent["event"], ms: number) => found.some((e) => e.event === event && Math.abs(e.ms - ms) < NEAR_MS);
+    if (!has("liftOff", a.toMs)) out.push({ foot, event: "liftOff", ms: a.toMs, rough: true });
+    if (!has("landing", b.fromMs)) out.push({ foot, event: "landing", ms: b.fromMs, rough: true });
+  }
+  return out;
 }
 
 /** The network's points tell a spell's ends roughly; lift-off and landing, followed in the picture, tell them exactly. */

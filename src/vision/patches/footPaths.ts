@@ -15,17 +15,10 @@ const AVERAGED = 15;
  * @param cm px of one centimetre, roughly
  */
 export function footPaths(spell: PlantedSpell, windows: LumaWindow[], times: Float64Array, cm: number): FootPath[] {
-  const box = (points: [number, number][], margin: number) => {
-    const xs = points.map((p) => p[0]);
-    const ys = points.map((p) => p[1]);
-    const left = Math.round(Math.min(...xs) - margin * cm);
-    const top = Math.round(Math.min(...ys) - margin * cm);
-    return { left, top, width: Math.round(Math.max(...xs) + margin * cm) - left, height: Math.round(Math.max(...ys) + margin * cm) - top };
-  };
-  const parts: [FootPath["part"], ReturnType<typeof box>][] = [
-    ["whole", box([spell.ankle, spell.heel, spell.toe], 4)],
-    ["heel", box([spell.ankle, spell.heel], 4)],
-    ["toe", box([spell.toe], 4.5)],
+  const parts: [FootPath["part"], ReturnType<typeof boxOf>][] = [
+    ["whole", boxOf([spell.ankle, spell.heel, spell.toe], 4, cm)],
+    ["heel", boxOf([spell.ankle, spell.heel], 4, cm)],
+    ["toe", boxOf([spell.toe], 4.5, cm)],
   ];
   const centre = (spell.from + spell.to) >> 1;
   const earliest = Math.max(0, firstAtLeast(times, times[spell.from]! - BEYOND_MS));
@@ -58,35 +51,47 @@ export function footPaths(spell: PlantedSpell, windows: LumaWindow[], times: Flo
   }), chained(spell, windows, earliest, latest, cm)];
 }
 
-/** Frames after a swing's lowest hands through which a rising heel is followed, ms. */
-const RISE_MS = 900;
+/** A rising heel is followed until this long after a swing's lowest hands, ms. */
+const RISE_MS = 700;
+/** A foot that has just landed has stood for this many frames at least before its likeness is taken. */
+const FEWEST_STILL = 5;
 
 /**
- * The lower shin followed from the top of a swing on, by its likeness as it stood then: seen from the front a heel rises hidden
- * behind its own shoe, but the shin over it rises with it. Null when the foot does not stand through the way down.
+ * Heel and ankle of the standing shoe followed from the top of a swing on, by their likeness as they stood before it. Seen from
+ * the front a heel rises hidden behind its own shoe, so the picture moves by less than the heel does; but it begins to move
+ * when the heel does. Null when the foot does not stand at the top.
  *
  * @param top frame of the swing's top; @param low of its lowest hands
  */
 export function risePath(spell: PlantedSpell, windows: LumaWindow[], times: Float64Array, cm: number, top: number, low: number): FootPath | null {
-  if (spell.from > top - AVERAGED || spell.to < low) return null;
+  const first = Math.max(spell.from + 2, top - AVERAGED);
+  if (first > top - FEWEST_STILL || spell.to < top) return null;
   const last = Math.min(times.length - 1, firstAtLeast(times, times[low]! + RISE_MS));
-  const n = last - top + 1;
+  const n = last - first + 1;
   const path: FootPath = {
-    foot: spell.foot, part: "rise", plantedFrom: spell.from, plantedTo: spell.to, from: top,
+    foot: spell.foot, part: "rise", plantedFrom: spell.from, plantedTo: spell.to, from: first,
     dx: new Float32Array(n).fill(NaN), dy: new Float32Array(n).fill(NaN), residual: new Float32Array(n).fill(NaN),
   };
-  const [x, y] = spell.ankle;
-  const half = Math.round(6 * cm);
-  const t = template(windows.slice(top - AVERAGED, top + 1), Math.round(x) - half, Math.round(y - 13 * cm), 2 * half, Math.round(15 * cm));
+  const box = boxOf([spell.ankle, spell.heel], 4, cm);
+  const t = template(windows.slice(first, top + 1), box.left, box.top, box.width, box.height);
   let [dx, dy] = [0, 0];
-  for (let i = top; i <= last; i++) {
-    const m = match(t, windows[i]!, dx, dy, 4);
+  for (let i = first; i <= last; i++) {
+    const m = match(t, windows[i]!, dx, dy, 3);
     if (!m) break;
-    path.dx[i - top] = dx = m.dx;
-    path.dy[i - top] = dy = m.dy;
-    path.residual[i - top] = m.residual;
+    path.dx[i - first] = dx = m.dx;
+    path.dy[i - first] = dy = m.dy;
+    path.residual[i - first] = m.residual;
   }
   return path;
+}
+
+/** The box of whole pixels round points, with a margin in cm. */
+function boxOf(points: [number, number][], margin: number, cm: number) {
+  const xs = points.map((p) => p[0]);
+  const ys = points.map((p) => p[1]);
+  const left = Math.round(Math.min(...xs) - margin * cm);
+  const top = Math.round(Math.min(...ys) - margin * cm);
+  return { left, top, width: Math.round(Math.max(...xs) + margin * cm) - left, height: Math.round(Math.max(...ys) + margin * cm) - top };
 }
 
 /** Half sides of the squares that the toe is chained by, cm: their mean is steadier than any one (pilot study, section 6). */

@@ -6,6 +6,8 @@ export interface FootEvent {
   foot: SideName;
   event: "heelUp" | "heelDown" | "liftOff" | "landing";
   ms: number;
+  /** Not followed in the picture: told by when the network's points stand. */
+  rough?: boolean;
 }
 
 /** Height that tells a foot from the ground, cm, and the rise a heel must reach to have left (MOVEMENT). */

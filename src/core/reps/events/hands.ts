@@ -10,12 +10,17 @@ export function handSpeed(m: Motion): Float64Array {
   return planeSpeed(m.handsT, m.handsU, m.dt);
 }
 
+/** A body that falls carries its hands along slowly; faster changes of the network's shoulders are its own, Hz. */
+const CARRIED_HZ = 2.5;
+
 /**
  * Speed of mid-hands against mid-shoulder in the picture plane, cm/s: a body that falls to one foot carries its hands
  * along without their having started.
  */
 export function swingSpeed(m: Motion): Float64Array {
-  return planeSpeed(m.handsT.map((t, i) => t - m.shoulderT[i]!), m.handsU.map((u, i) => u - m.shoulderU[i]!), m.dt);
+  const slow = lowPass(CARRIED_HZ, m.dt);
+  const [t, u] = [filtfilt(slow, m.shoulderT), filtfilt(slow, m.shoulderU)];
+  return planeSpeed(m.handsT.map((v, i) => v - t[i]!), m.handsU.map((v, i) => v - u[i]!), m.dt);
 }
 
 /**
@@ -58,6 +63,7 @@ export function armAngle(handsT: Float64Array, handsU: Float64Array, shoulderT: 
  * @param rough sample near the top
  */
 export function top(m: Motion, rough: number): number {
+  if (m.view === "down-the-line") return highest(m, rough);
   const reach = Math.round(0.2 / m.dt);
   const span = Math.max(2, Math.round(0.067 / m.dt));
   const find = (t: Float64Array, u: Float64Array) => {
@@ -69,6 +75,15 @@ export function top(m: Motion, rough: number): number {
   };
   const close = find(m.closeHandsT, m.closeHandsU);
   return toMs(m, Number.isNaN(close) ? find(m.handsT, m.handsU) : close) + EVENT_FIT.topLateMs;
+}
+
+/** Seen down the line the arms swing toward and away from the lens: the hands' highest place stands for their turning back. */
+function highest(m: Motion, rough: number): number {
+  const reach = Math.round(0.3 / m.dt);
+  const span = Math.max(2, Math.round(0.067 / m.dt));
+  let best = Math.max(span, rough - reach);
+  for (let i = best; i <= Math.min(m.n - 1 - span, rough + reach); i++) if (m.handsU[i]! > m.handsU[best]!) best = i;
+  return toMs(m, vertex(m.handsU, best, span));
 }
 
 /** Gestures turn around slowly: the arm angle after a 2 Hz low-pass (MOVEMENT, rep kinds), near a rough top. */

@@ -35,7 +35,8 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
   const shareStill = moving ? share[a]! : mean(share.subarray(nearest(m, stood.ms - 300), a + 1));
 
   const e = emptyEvents();
-  Object.assign(e, { address: stood.ms, handStart: start, top: topMs, groundStart: groundStart(m, share, shareStill, a, feet.events, stood), recentre: recentre(m, share, a, topSample) });
+  Object.assign(e, { address: stood.ms, handStart: start, top: topMs });
+  if (m.view === "face-on") Object.assign(e, { groundStart: groundStart(m, share, shareStill, a, feet.events, stood), recentre: recentre(m, share, a, topSample) });
   if (hipsOnly) e.halfwayDown = halfTurnBack(m, topSample, a);
   else {
     e.midBack = armLevel(m, "back", toSample(m, start), Math.floor(topSample));
