@@ -85,7 +85,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     const output = await look(frame, square);
     const points = landmarks.subarray(at(i, 0), at(i + 1, 0));
     readPoints(output, square, points);
-    readOutline(output.mask, points, square, outline.subarray(i * OUTLINE, (i + 1) * OUTLINE));
+    readOutline(output.mask, points, square, outline.subarray(i * OUTLINE, (i + 1) * OUTLINE), options.faceOn);
     presence[i] = output.presence;
     background ??= new Background(frame, golfer);
     if (!looks.length || frame.timeMs - looks[looks.length - 1]!.t >= STILL_MS - 1) looks.push({ t: frame.timeMs, moved: background.moved(frame), luma: brightness(frame, golferBox(points)) });

@@ -33,7 +33,7 @@ export function footSpanMeasures(m: Motion, rep: Rep): Measures {
       out[`${side}FootTravel${span}`] = got(travel(toeT, from, to, (i) => toe[i]! < DOWN), at);
       if (!faceOn) continue;
       out[`${side}HeelTravel${span}`] = got(travel(heelT, from, to, () => true), at);
-      out[`${side}FootTurn${span}`] = got(largest(direction, from, to), at, "footNotSeen");
+      out[`${side}FootTurn${span}`] = oneSpell(m, side, from, to) ? got(largest(direction, from, to), at, "footNotSeen") : missing("footMoved");
     }
   }
   return { ...out, ...heelRise(m, rep, heels.trail) };
@@ -58,6 +58,10 @@ function heelAtAddress(m: Motion, side: "lead" | "trail", a: number): number {
   // Flat feet look alike: one whose heel stands higher over its toe than the other's is up.
   return Math.max(0, heel.u[a]! - toe.u[a]! - (other.heel.u[a]! - other.toe.u[a]!));
 }
+
+/** Directions of two spells can't be compared: the network's points of a foot differ by more from one place to another. */
+const oneSpell = (m: Motion, side: "lead" | "trail", from: number, to: number): boolean =>
+  m.feet[side].spells.some((s) => s.fromMs <= toMs(m, from) && s.toMs >= toMs(m, to));
 
 /** A heel or toe along T: as followed in the picture from where its foot stands, between that by the network. */
 function followed(m: Motion, side: "lead" | "trail", part: "heel" | "toe"): Float64Array {

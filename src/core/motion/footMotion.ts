@@ -27,6 +27,8 @@ export interface FootSpell {
   toe: FootFollow;
   /** The toe chained from picture to picture, which follows a shoe that turns; px in the picture, not cm. */
   turn: { times: Float64Array; x: Float64Array; y: Float64Array };
+  /** Heel and ankle from the top of each swing on, against their place before it. */
+  rises: FootFollow[];
   /** Heel and toe of the standing foot in the picture, px. */
   px: { heel: [number, number]; toe: [number, number] };
   /** The step that ended in this spell was followed in the picture all the way. */
@@ -54,16 +56,14 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
   const k = scene.scale.cmPerPx;
   const toT = (x: number) => (x - track.video.width / 2) * k * scene.targetSign;
   const spells: FootSpell[] = plantedSpells(track, foot).map((s) => {
-    const follow = (part: FootPath["part"]): FootFollow => {
-      const p = track.footPaths.find((q) => q.foot === foot && q.part === part && q.plantedFrom === s.from && q.plantedTo === s.to);
-      if (!p) return { times: new Float64Array(0), t: new Float64Array(0), u: new Float64Array(0), residual: new Float64Array(0) };
-      return {
-        times: track.times.slice(p.from, p.from + p.dx.length),
-        t: scaled(p.dx, k * scene.targetSign),
-        u: scaled(p.dy, -k),
-        residual: scaled(p.residual, 1),
-      };
-    };
+    const own = (part: FootPath["part"]) => track.footPaths.filter((q) => q.foot === foot && q.part === part && q.plantedFrom === s.from && q.plantedTo === s.to);
+    const inCm = (p: FootPath): FootFollow => ({
+      times: track.times.slice(p.from, p.from + p.dx.length),
+      t: scaled(p.dx, k * scene.targetSign),
+      u: scaled(p.dy, -k),
+      residual: scaled(p.residual, 1),
+    });
+    const follow = (part: FootPath["part"]): FootFollow => own(part).map(inCm)[0] ?? { times: new Float64Array(0), t: new Float64Array(0), u: new Float64Array(0), residual: new Float64Array(0) };
     return {
       fromMs: track.times[s.from]!,
       toMs: track.times[s.to]!,
@@ -74,6 +74,7 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
       whole: follow("whole"),
       heel: follow("heel"),
       toe: follow("toe"),
+      rises: own("rise").map((p) => inCm(withoutSlips(p))),
       turn: chained(track, foot, s),
       px: { heel: s.heel, toe: s.toe },
       stepFollowed: false,
@@ -81,6 +82,14 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
   });
   chainPlaces(spells);
   return { spells };
+}
+
+/** A match that lies on whole pixels both ways found no better place between them: it has slipped onto something else. */
+function withoutSlips(p: FootPath): FootPath {
+  const slipped = p.dx.map((v, i) => (v !== 0 && Number.isInteger(v) && Number.isInteger(p.dy[i]!) ? 1 : 0));
+  // One alone may be a club passing before the shoe.
+  const lost = (i: number) => slipped[i] && (slipped[i - 1] || slipped[i + 1]);
+  return { ...p, dx: p.dx.map((v, i) => (lost(i) ? NaN : v)), dy: p.dy.map((v, i) => (lost(i) ? NaN : v)) };
 }
 
 function chained(track: Track, foot: "left" | "right", s: PlantedSpell): FootSpell["turn"] {

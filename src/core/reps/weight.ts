@@ -42,7 +42,7 @@ export interface FeetOfRep {
 }
 
 export function bothFeet(m: Motion, fromMs: number, toMs_: number): FeetOfRep {
-  const all = (["lead", "trail"] as const).flatMap((side) => withRough(side, m.feet[side], footEvents(side, m.feet[side])));
+  const all = (["lead", "trail"] as const).flatMap((side) => withRough(side, m.feet[side], footEvents(side, m.feet[side], m.view)));
   const events = all.filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms);
   return {
     events,

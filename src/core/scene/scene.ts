@@ -65,13 +65,16 @@ export function readScene(track: Track, golfer: GolferFacts, asked: View, facts:
   const across = (lead[0] - trail[0]) * sign;
   const stance = (Math.atan2(trail[1] - lead[1], across) * 180) / Math.PI;
   const told = asked === "face-on" && across >= WIDE_STANCE && Math.abs(stance) < 60;
+  // The line of the heels is a weak witness: it is weighed against what phones are usually off by.
+  const trust = VIEW_PRIOR ** 2 / (VIEW_PRIOR ** 2 + SCENE_FIT.viewSd ** 2);
+  const errorDeg = told ? stance * trust : 0;
   const problems = [
-    ...viewProblems(asked, shoulders * (cmPerPx / golfer.statureCm), told ? stance : null),
+    ...viewProblems(asked, shoulders * (cmPerPx / golfer.statureCm), errorDeg),
     ...sizeProblems(track, heels, ears, toes),
     ...pictureProblems(track),
   ];
   return {
-    view: { asked, errorDeg: told ? stance : 0, u: told ? SCENE_FIT.viewSd : VIEW_PRIOR },
+    view: { asked, errorDeg, u: told ? VIEW_PRIOR * Math.sqrt(1 - trust) : VIEW_PRIOR },
     scale: { cmPerPx, u: cmPerPx * SCENE_FIT.scaleSd, from: "stature" },
     camera: pinhole,
     targetSign: sign,
@@ -82,7 +85,7 @@ export function readScene(track: Track, golfer: GolferFacts, asked: View, facts:
 }
 
 /** @param shoulders their width across the picture as a share of stature, + with the lead one on the target's side */
-function viewProblems(asked: View, shoulders: number, stance: number | null): Problem[] {
+function viewProblems(asked: View, shoulders: number, errorDeg: number): Problem[] {
   const wrong = (message: string, action: string): Problem[] => [{ code: "wrongView", message, action, touches: "rep" }];
   if (asked === "down-the-line") {
     if (Math.abs(shoulders) <= NARROWEST_SHOULDERS) return [];
@@ -90,10 +93,10 @@ function viewProblems(asked: View, shoulders: number, stance: number | null): Pr
   }
   if (Math.abs(shoulders) < NARROWEST_SHOULDERS) return wrong("The phone is not in front of you: your shoulders are seen from the side.", "Stand the phone square in front of you, where your chest points.");
   if (shoulders < 0) return wrong("The phone is behind you.", "Stand the phone in front of you, where your chest points.");
-  if (stance !== null && Math.abs(stance) > NOT_THE_VIEW)
-    return wrong(`You or the phone stand ${Math.abs(stance).toFixed(0)}° off square: the target line can't be measured.`, "Stand the phone square in front of you, on a line through the middle of your feet.");
-  if (stance !== null && Math.abs(stance) > ASKEW)
-    return [{ code: "askew", message: `You or the phone stand about ${Math.abs(stance).toFixed(0)}° off square.`, action: "Line your toes up with the target and the phone square to them.", touches: "nothing" }];
+  if (Math.abs(errorDeg) > NOT_THE_VIEW)
+    return wrong(`You or the phone stand ${Math.abs(errorDeg).toFixed(0)}° off square: the target line can't be measured.`, "Stand the phone square in front of you, on a line through the middle of your feet.");
+  if (Math.abs(errorDeg) > ASKEW)
+    return [{ code: "askew", message: `You or the phone stand about ${Math.abs(errorDeg).toFixed(0)}° off square.`, action: "Line your toes up with the target and the phone square to them.", touches: "nothing" }];
   return [];
 }
 

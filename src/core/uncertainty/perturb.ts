@@ -94,6 +94,7 @@ function perturbedFoot(foot: FootMotion, random: Seeded, scale: number): FootMot
       whole: follow(s.whole),
       heel: follow(s.heel),
       toe: follow(s.toe),
+      rises: s.rises.map(follow),
     };
   });
   return { ...foot, spells };

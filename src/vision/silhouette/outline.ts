@@ -10,7 +10,7 @@ import { CROP_SIDE } from "../network/poseNetwork";
  * @param points this frame's 33 points (x, y, visibility, σ), px
  * @param out left and right edge at hips, ears, and 30 % and 80 % of the way from hips to shoulders, px; NaN where there is no run
  */
-export function readOutline(mask: Float32Array, points: Float32Array, square: Square, out: Float32Array): void {
+export function readOutline(mask: Float32Array, points: Float32Array, square: Square, out: Float32Array, faceOn = true): void {
   const px = (p: number) => points[p * STRIDE]!;
   const py = (p: number) => points[p * STRIDE + 1]!;
   const toMask = (x: number, y: number): [number, number] => [
@@ -32,10 +32,12 @@ export function readOutline(mask: Float32Array, points: Float32Array, square: Sq
   const hips = middle(POINT.leftHip, POINT.rightHip);
   const shoulders = middle(POINT.leftShoulder, POINT.rightShoulder);
   const up = (s: number) => [hips[0] + (shoulders[0] - hips[0]) * s, hips[1] + (shoulders[1] - hips[1]) * s] as const;
-  run(hips, 0.19, 0);
+  // Seen from the side the network's hips lie far in front of the body's rear edge.
+  const reach = faceOn ? 0.19 : 0.28;
+  run(hips, reach, 0);
   run(middle(POINT.leftEar, POINT.rightEar), 0.11, 2);
-  run(up(0.3), 0.19, 4);
-  run(up(0.8), 0.19, 6);
+  run(up(0.3), reach, 4);
+  run(up(0.8), reach, 6);
 }
 
 function medianRun(mask: Float32Array, x: number, y: number, reach: number): [number, number] {

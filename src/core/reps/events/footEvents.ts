@@ -1,5 +1,6 @@
-import { median } from "../../maths/stats";
 import type { FootFollow, FootMotion } from "../../motion/footMotion";
+import { heelRises } from "./heelRise";
+import type { View } from "../../measures/catalogue";
 import type { SideName } from "../../track/sides";
 
 export interface FootEvent {
@@ -10,9 +11,10 @@ export interface FootEvent {
   rough?: boolean;
 }
 
-/** Height that tells a foot from the ground, cm, and the rise a heel must reach to have left (MOVEMENT). */
+/** Height that tells a foot from the ground, cm (MOVEMENT). */
 const OFF_GROUND = 1.5;
-const HEEL_RISE = 3;
+/** The likeness of a standing heel is made over this long, ms. */
+const BEFORE_RISE_MS = 250;
 /** How well the network's points tell when a foot stands, ms. */
 const SURE_MS = 150;
 
@@ -21,7 +23,7 @@ const SURE_MS = 150;
  * ground (the later of the two is the lift-off) and fall through it before the next (the earlier is the landing).
  * Heights count from the foot's place at rest in that spell.
  */
-export function footEvents(foot: SideName, motion: FootMotion): FootEvent[] {
+export function footEvents(foot: SideName, motion: FootMotion, view: View): FootEvent[] {
   const out: FootEvent[] = [];
   motion.spells.forEach((spell, i) => {
     // The network's points tell to a tenth of a second or so when a foot stands: the picture is asked from there on, so
@@ -37,9 +39,10 @@ export function footEvents(foot: SideName, motion: FootMotion): FootEvent[] {
       const off = both(spell, beforeLeaving, 1, Math.max);
       if (!Number.isNaN(off)) out.push({ foot, event: "liftOff", ms: off });
     }
-    const heel = onlySeen(spell.heel, spell.fromMs, spell.toMs);
-    const up = cross(heel, middle, 1);
-    if (!Number.isNaN(up) && staysUp(heel, up)) out.push({ foot, event: "heelUp", ms: up });
+    for (const rise of spell.rises) {
+      const up = heelRises(rise, rise.times[0]! + BEFORE_RISE_MS, view);
+      if (!Number.isNaN(up)) out.push({ foot, event: "heelUp", ms: up });
+    }
   });
   return out.sort((a, b) => a.ms - b.ms);
 }
@@ -58,21 +61,6 @@ function both(spell: FootMotion["spells"][number], from: number, way: 1 | -1, pi
 function staysDown(f: FootFollow, ms: number, way: 1 | -1): boolean {
   const span = Array.from(f.u).filter((_, k) => (f.times[k]! - ms) * way > 0 && (f.times[k]! - ms) * way < 100);
   return span.length > 0 && span.every((u) => u < OFF_GROUND);
-}
-
-/** A likeness that fits this many times worse than it does at rest has lost the shoe (something stands before it). */
-const LOST = 5;
-
-function onlySeen(f: FootFollow, fromMs: number, toMs: number): FootFollow {
-  const rest = median(Array.from(f.residual).filter((r, k) => f.times[k]! >= fromMs && f.times[k]! <= toMs && !Number.isNaN(r)));
-  return { ...f, u: f.u.map((u, k) => (f.residual[k]! > LOST * rest ? NaN : u)) };
-}
-
-/** Within 100 ms (or as long as it was followed) the heel rises on to 3 cm and does not come back under 1.5. */
-function staysUp(heel: FootFollow, from: number): boolean {
-  const span = Array.from(heel.u).filter((_, k) => heel.times[k]! > from && heel.times[k]! < from + 100);
-  const after = span.filter((u) => !Number.isNaN(u));
-  return after.length >= 0.6 * span.length && after.length > 0 && Math.max(...after) >= HEEL_RISE && Math.min(...after) >= OFF_GROUND;
 }
 
 /** Heel and toe both followed: their later (earlier) crossing; else that of the whole shoe. */
