@@ -1,4 +1,5 @@
 import { runningMedian } from "../maths/stats";
+import { statureInPx } from "./bodySize";
 import { midHands } from "./midHands";
 import { at, POINT, type Track } from "./track";
 
@@ -17,6 +18,10 @@ const LONGEST = 2.6;
 /** The arms do not rest while they hang: below `HANGING` for no longer than this share of the way down, and a little. */
 const RESTING = 0.45;
 const RESTING_S = 0.16;
+/** … and no shorter than this from the top to the lowest hands (MOVEMENT: a quicker one is film that runs too fast), s. */
+const SHORTEST = 0.15;
+/** Hips that go farther than this on the way down are walking; share of stature. */
+const STAYS = 0.2;
 /** A golfer less present than this in a frame says nothing. */
 const PRESENT = 0.5;
 
@@ -42,6 +47,7 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
     const bottom = lowest(raised, from, to);
     const top = peakBefore(raised, times, from);
     if (top < 0 || raised[top]! < RAISED) continue;
+    if ((times[bottom]! - times[top]!) / 1000 < SHORTEST || wanders(track, top, bottom)) continue;
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
     if (down > LONGEST || rested > RESTING * down + RESTING_S) continue;
@@ -56,6 +62,14 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
     out.push({ top, low: bottom });
   }
   return out;
+}
+
+function wanders(track: Pick<Track, "landmarks" | "times">, top: number, bottom: number): boolean {
+  const { landmarks, times } = track;
+  const x = (i: number) => (landmarks[at(i, POINT.leftHip)]! + landmarks[at(i, POINT.rightHip)]!) / 2;
+  let from = top;
+  while (from > 0 && times[top]! - times[from]! < 400) from--;
+  return Math.abs(x(bottom) - x(from)) > STAYS * statureInPx(track);
 }
 
 /** Angle of the arms from hanging straight down, in the picture, degrees 0–180. */

@@ -6,7 +6,13 @@ import { smoothSpeed } from "./speed";
 /** Cut-off at which the body's own speed can be told from the points' noise, Hz. */
 const STILL_HZ = 4;
 const STILL_SPEED = 3;
+/** Points that jitter by more than that hide a stillness: then twice as much is allowed. */
+const JITTERY_SPEED = 6;
 const SPELL_MS = 300;
+/** A jittery stillness that ends later than a quiet one by this is another one: the address after a ball was placed, say; ms. */
+const LATER_MS = 800;
+/** A stillness longer ago than this is not this rep's, ms (MOVEMENT, events). */
+const LATEST_MS = 3000;
 
 /**
  * Address: end of the last spell of at least 300 ms before hand start in which hands, hips and head move slower than
@@ -20,23 +26,31 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
     (["lead", "trail"] as const).every((side) => m.feet[side].spells.some((s) => ms >= s.fromMs && ms <= s.toMs));
   const end = Math.min(m.n - 1, Math.floor((handStartMs - m.startMs) / 1000 / m.dt));
   const need = Math.round(SPELL_MS / 1000 / m.dt);
-  const still = (i: number) => parts.every((p) => p[i]! < STILL_SPEED) && stands(toMs(m, i));
+  const earliest = Math.max(0, Math.ceil((handStartMs - LATEST_MS - m.startMs) / 1000 / m.dt));
   const bodyMoves = (from: number) => {
     const soon = Math.min(m.n - 1, from + Math.round(0.08 / m.dt));
     for (let i = from; i <= soon; i++) if (parts[1]![i]! >= STILL_SPEED) return true;
     return false;
   };
-  for (let to = end; to >= need; to--) {
-    if (!still(to)) continue;
-    let from = to;
-    while (from > 0 && still(from - 1)) from--;
-    if (to - from + 1 >= need) return { ms: toMs(m, to) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, from), bodyFirst: bodyMoves(to) };
-    to = from;
-  }
+  const spell = (limit: number): [from: number, to: number] | null => {
+    const still = (i: number) => parts.every((p) => p[i]! < limit) && stands(toMs(m, i));
+    for (let to = end; to >= earliest; to--) {
+      if (!still(to)) continue;
+      let from = to;
+      while (from > 0 && still(from - 1)) from--;
+      if (to - from + 1 >= need) return [from, to];
+      to = from;
+    }
+    return null;
+  };
+  const strict = spell(STILL_SPEED);
+  const loose = spell(JITTERY_SPEED);
+  const found = strict && !(loose && (loose[1] - strict[1]) * m.dt * 1000 > LATER_MS) ? strict : loose;
+  if (found) return { ms: toMs(m, found[1]) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, found[0]), bodyFirst: bodyMoves(found[1]) };
   const short = Math.max(2, Math.round(0.1 / m.dt));
-  let best = 0;
+  let best = earliest;
   let quietest = Infinity;
-  for (let i = 0; i + short <= end; i++) {
+  for (let i = earliest; i + short <= end; i++) {
     let sum = 0;
     for (let k = i; k < i + short; k++) for (const p of parts) sum += p[k]!;
     if (sum < quietest) {
