@@ -6,7 +6,7 @@ import { doubleStep, type DoubleStepOptions } from "../../src/core/figure/script
 import { swing } from "../../src/core/figure/scripts/swing";
 import { simulate } from "../../src/core/figure/simulate";
 import { truth } from "../../src/core/figure/truth/truth";
-import { exactTrack, type ExactOptions } from "./exactTrack";
+import { exactTrack, type ExactOptions } from "../../tools/study/exactTrack";
 
 /** With a perfect network the core has only its own errors left: scale, the picture plane, smoothing. */
 const read = (options: Partial<DoubleStepOptions>, stature: number, camera: Partial<ExactOptions> = {}) => {

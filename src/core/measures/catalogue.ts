@@ -15,21 +15,21 @@ const FACE_ON = ["face-on"] as const;
 const BEHIND = ["down-the-line"] as const;
 const BOTH = ["face-on", "down-the-line"] as const;
 
-type Cap = "Address" | "Top" | "Impact" | "Release" | "MidThrough" | "Finish";
-type Moment = "Top" | "Impact" | "Release" | "Finish";
-type Span = "AddressToTop" | "AddressToImpact" | "TopToImpact" | "ImpactToFinish" | "HalfwayDownToImpact";
+type Cap = "Address" | "Top" | "HalfwayDown" | "Impact" | "Release" | "MidThrough" | "Finish";
+type Moment = "Top" | "HalfwayDown" | "Impact" | "Release" | "Finish";
+type Span = "AddressToTop" | "AddressToImpact" | "TopToImpact" | "ImpactToFinish" | "HalfwayDownToImpact" | "AddressToFinish" | "ImpactToMidThrough";
 type Side = "lead" | "trail";
 
-export const MOMENTS: readonly Moment[] = ["Top", "Impact", "Release", "Finish"];
-export const SPANS: readonly Span[] = ["AddressToTop", "AddressToImpact", "TopToImpact", "ImpactToFinish", "HalfwayDownToImpact"];
+export const MOMENTS: readonly Moment[] = ["Top", "HalfwayDown", "Impact", "Release", "Finish"];
+export const SPANS: readonly Span[] = ["AddressToTop", "AddressToImpact", "TopToImpact", "ImpactToFinish", "HalfwayDownToImpact", "AddressToFinish", "ImpactToMidThrough"];
 export const SIDES: readonly Side[] = ["lead", "trail"];
 const HEEL_MOMENTS = ["Address", "Top", "Impact", "MidThrough", "Finish"] as const;
 
 /** How events are called in names and definitions. */
-const SAID: Record<Cap, string> = { Address: "still", Top: "at the top", Impact: "at the strike", Release: "at the release", MidThrough: "halfway through", Finish: "at the finish" };
+const SAID: Record<Cap, string> = { Address: "still", Top: "at the top", HalfwayDown: "halfway down", Impact: "at the strike", Release: "at the release", MidThrough: "halfway through", Finish: "at the finish" };
 const SPAN_SAID: Record<Span, string> = {
   AddressToTop: "from still to the top", AddressToImpact: "from still to the strike", TopToImpact: "from the top to the strike",
-  ImpactToFinish: "from the strike to the finish", HalfwayDownToImpact: "from halfway down to the strike",
+  ImpactToFinish: "from the strike to the finish", HalfwayDownToImpact: "from halfway down to the strike", AddressToFinish: "from still to the finish", ImpactToMidThrough: "from the strike to halfway through",
 };
 
 const info = (name: string, unit: Unit, family: MeasureInfo["family"], views: readonly View[], definition: string): MeasureInfo => ({ name, unit, family, views, definition });
@@ -160,6 +160,9 @@ export interface RawMeasure {
 }
 
 export type WhyNot = "eventNotFound" | "footNotSeen" | "noStep" | "neverLoaded" | "otherView" | "otherKind" | "footMoved";
+
+/** The event that a moment in an id names: `HalfwayDown` → `halfwayDown`. */
+export const eventOf = (moment: Cap): Uncapitalize<Cap> => (moment[0]!.toLowerCase() + moment.slice(1)) as Uncapitalize<Cap>;
 
 /** What one part of the catalogue found in a rep; ids left out do not belong to this rep. */
 export type Measures = Partial<Record<MeasureId, RawMeasure>>;

@@ -1,7 +1,7 @@
 import type { Motion } from "../motion/motion";
 import type { Rep } from "../reps/rep";
 import { nearest, toMs, valueAt } from "../reps/clock";
-import { got, missing, MOMENTS, SIDES, type Measures } from "./catalogue";
+import { eventOf, got, missing, MOMENTS, SIDES, type Measures } from "./catalogue";
 import { jointAngle } from "./posture";
 import { extremes, range, spansOf, struck } from "./spans";
 import { placeAt } from "./steps";
@@ -34,7 +34,7 @@ function faceOn(m: Motion, rep: Rep): Measures {
       out[`${side}ShinLean${name}`] = got(Math.atan2(valueAt(m, knee.t, ms) - ankle, valueAt(m, knee.u, ms) - ankleU) * DEG, ms);
     }
   for (const moment of MOMENTS) {
-    const ms = rep.events[moment.toLowerCase() as "top"];
+    const ms = rep.events[eventOf(moment)];
     out[`leadLegStack${moment}`] = got(valueAt(m, m.joints.lead.hip.t, ms) - placeAt(m, "lead", "ankleT", ms), ms);
   }
   const trail = m.joints.trail.knee.t.map((v) => v - placeAt(m, "trail", "ankleT", address));

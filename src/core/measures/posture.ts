@@ -3,7 +3,7 @@ import { turnByWidth, turnRate } from "../motion/turn";
 import type { Rep } from "../reps/rep";
 import { nearest, toMs, valueAt } from "../reps/clock";
 import { armAngle } from "../reps/events/hands";
-import { got, missing, MOMENTS, SIDES, type Measures } from "./catalogue";
+import { eventOf, got, missing, MOMENTS, SIDES, type Measures } from "./catalogue";
 import { extremes, range, struck } from "./spans";
 import { derivative } from "../maths/filter";
 
@@ -35,7 +35,7 @@ function turns(m: Motion, rep: Rep): Measures {
   const thorax = turnByWidth(m, "shoulder", t, end);
   const out: Measures = { pelvisRange: got(range(pelvis, a, end), hit), thoraxRange: got(range(thorax, a, end), hit) };
   for (const moment of MOMENTS) {
-    const ms = rep.events[moment.toLowerCase() as "top"];
+    const ms = rep.events[eventOf(moment)];
     out[`pelvisTurn${moment}`] = got(valueAt(m, pelvis, ms) - pelvis[a]!, ms);
   }
   if (!Number.isNaN(halfwayDown)) {

@@ -5,7 +5,7 @@ import { SPANS } from "./catalogue";
 
 /** Event → event of each named span. */
 const ENDS: Record<(typeof SPANS)[number], [EventName, EventName]> = {
-  AddressToTop: ["address", "top"], AddressToImpact: ["address", "impact"], TopToImpact: ["top", "impact"], ImpactToFinish: ["impact", "finish"], HalfwayDownToImpact: ["halfwayDown", "impact"],
+  AddressToTop: ["address", "top"], AddressToImpact: ["address", "impact"], TopToImpact: ["top", "impact"], ImpactToFinish: ["impact", "finish"], HalfwayDownToImpact: ["halfwayDown", "impact"], AddressToFinish: ["address", "finish"], ImpactToMidThrough: ["impact", "midThrough"],
 };
 
 /** The spans of a rep whose two events were found, as samples. */

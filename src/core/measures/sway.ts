@@ -1,7 +1,7 @@
 import type { Motion } from "../motion/motion";
 import type { Rep } from "../reps/rep";
 import { nearest, toMs, valueAt } from "../reps/clock";
-import { got, missing, MOMENTS, type Measures, type RawMeasure } from "./catalogue";
+import { eventOf, got, missing, MOMENTS, type Measures, type RawMeasure } from "./catalogue";
 import { extremes, range, struck } from "./spans";
 import { placeAt, stepOf } from "./steps";
 
@@ -11,7 +11,7 @@ export function swayMeasures(m: Motion, rep: Rep): Measures {
   const hit = struck(rep);
   const out: Measures = { pelvisSway: pelvisSway(m, rep), pelvisSlide: slide(m, top, hit) };
   for (const moment of MOMENTS) {
-    const ms = rep.events[moment.toLowerCase() as "top"];
+    const ms = rep.events[eventOf(moment)];
     out[`pelvisT${moment}`] = got(valueAt(m, m.hipT, ms) - valueAt(m, m.hipT, address), ms);
     out[`headT${moment}`] = got(valueAt(m, m.headT, ms) - valueAt(m, m.headT, address), ms);
   }

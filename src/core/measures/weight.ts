@@ -3,7 +3,7 @@ import type { Rep } from "../reps/rep";
 import { nearest, toMs, valueAt } from "../reps/clock";
 import { bothDown } from "../reps/weight";
 import { turnsOf } from "../reps/turns";
-import { got, missing, MOMENTS, type Measures } from "./catalogue";
+import { eventOf, got, missing, MOMENTS, type Measures } from "./catalogue";
 import { extremes, struck } from "./spans";
 
 /** Estimated weight: shares in % on the lead foot (the trail peak on the trail foot), and when it crosses the middle. Face-on. */
@@ -18,7 +18,7 @@ export function weightMeasures(m: Motion, rep: Rep): Measures {
     ...trailPeak(m, rep),
   };
   for (const moment of MOMENTS) {
-    const ms = rep.events[moment.toLowerCase() as "top"];
+    const ms = rep.events[eventOf(moment)];
     out[`leadShare${moment}`] = got(valueAt(m, rep.leadShare, ms), ms);
   }
   if (!Number.isNaN(handStart)) {

@@ -28,8 +28,8 @@ const angleAt = (a: Vec3, b: Vec3, c: Vec3) => Math.acos(Math.min(1, Math.max(-1
 const cap = (s: string) => s[0]!.toUpperCase() + s.slice(1);
 
 /** Windows that measures are named after. */
-const WINDOWS: [TruthEvent, TruthEvent][] = [["address", "top"], ["address", "impact"], ["top", "impact"], ["impact", "finish"], ["halfwayDown", "impact"]];
-const AT_EVENTS: TruthEvent[] = ["address", "top", "impact", "release", "finish"];
+const WINDOWS: [TruthEvent, TruthEvent][] = [["address", "top"], ["address", "impact"], ["top", "impact"], ["impact", "finish"], ["halfwayDown", "impact"], ["address", "finish"], ["impact", "midThrough"]];
+const AT_EVENTS: TruthEvent[] = ["address", "top", "halfwayDown", "impact", "release", "finish"];
 
 /** Every measure of MOVEMENT that this rep has, by id: from exact joints alone. */
 export function measuresOf(c: RepCase): Values {

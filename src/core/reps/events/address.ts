@@ -8,6 +8,8 @@ const STILL_HZ = 4;
 const STILL_SPEED = 3;
 /** Points that jitter by more than that hide a stillness: then twice as much is allowed. */
 const JITTERY_SPEED = 6;
+/** Points that still settle after the golfer went to the ball; only for one who stood still before. */
+const RESTLESS_SPEED = 12;
 const SPELL_MS = 300;
 /** A jittery stillness that ends later than a quiet one by this is another one: the address after a ball was placed, say; ms. */
 const LATER_MS = 800;
@@ -45,7 +47,8 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
   };
   const strict = spell(STILL_SPEED);
   const loose = spell(JITTERY_SPEED);
-  const found = strict && !(loose && (loose[1] - strict[1]) * m.dt * 1000 > LATER_MS) ? strict : loose;
+  const later = (a: typeof strict, b: typeof strict) => (a && !(b && (b[1] - a[1]) * m.dt * 1000 > LATER_MS) ? a : b);
+  const found = later(strict, strict ? later(loose, spell(RESTLESS_SPEED)) : loose);
   if (found) return { ms: toMs(m, found[1]) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, found[0]), bodyFirst: bodyMoves(found[1]) };
   const short = Math.max(2, Math.round(0.1 / m.dt));
   let best = earliest;

@@ -3,7 +3,7 @@ import type { Pose, Side } from "../../src/core/figure/pose";
 import type { Vec3 } from "../../src/core/maths/vec3";
 import { at, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
 import { plantedSpells } from "../../src/core/track/plantedSpells";
-import { pinhole, toWorld } from "../../tools/clips/camera";
+import { pinhole, toWorld } from "../clips/camera";
 
 export interface ExactOptions {
   hand: "left" | "right";

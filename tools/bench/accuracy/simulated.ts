@@ -1,0 +1,74 @@
+import { analyse } from "../../../src/core/analyse";
+import { findStage } from "../../../src/core/drills";
+import { body } from "../../../src/core/figure/anthropometry";
+import type { MovementScript } from "../../../src/core/figure/script";
+import { simulate } from "../../../src/core/figure/simulate";
+import { truths } from "../../../src/core/figure/truth/truth";
+import { seeded, type Seeded } from "../../../src/core/maths/seeded";
+import * as move from "../../clips/movements";
+import { exactTrack } from "../../study/exactTrack";
+import { seenTrack } from "../../study/seenTrack";
+import type { Pair } from "../../study/compare";
+import type { TruthRep } from "../../study/truthClip";
+import { count, tally, type Tally } from "./verdicts";
+
+const FAULTS = Object.keys(move.DOUBLE_STEP_FAULTS) as (keyof typeof move.DOUBLE_STEP_FAULTS)[];
+/** Copies behind each uncertainty here: the deviation of 32 is within 13 % of that of many. */
+const COPIES = 32;
+
+export interface Simulated {
+  tracks: number;
+  notFound: number;
+  tally: Tally;
+  /** Right cue among faulty reps that failed. */
+  cued: number;
+  rightCue: number;
+  measures: Map<string, Pair[]>;
+}
+
+/** Double steps, good and in each of the drill's faults, and plain swings, with errors of the fitted noise; judged by the drill. */
+export function simulated(tracks: number, seed: number, progress: (done: number) => void): Simulated {
+  const out: Simulated = { tracks, notFound: 0, tally: tally(), cued: 0, rightCue: 0, measures: new Map() };
+  const { stage } = findStage("double-step");
+  for (let k = 0; k < tracks; k++) {
+    const random = seeded(seed + k);
+    const stature = 150 + random.uniform() * 50;
+    const script = scriptOf(random, k);
+    const sim = simulate(body(stature, random.uniform() < 0.5 ? "female" : "male", 0.85 + 0.4 * random.uniform()), script);
+    const [truth] = truths(sim);
+    const hand = random.uniform() < 0.15 ? "left" : "right";
+    const distance = 300 + random.uniform() * 200;
+    const exact = exactTrack(sim, { hand, fps: 60, distance, height_px: 720 });
+    const focal = exact.video.width / 2 / Math.tan((67 * Math.PI) / 360);
+    const track = seenTrack(exact, distance / focal, truth!.events.address!, seed + k);
+    const [rep] = analyse(track, { golfer: { statureCm: stature, hand }, drill: "double-step", samples: COPIES, seed: k + 1 }).reps;
+    if (!rep) {
+      out.notFound++;
+      continue;
+    }
+    const known = { ...truth!.rep, events: truth!.events, footEvents: truth!.footEvents, turns: truth!.turns, measures: truth!.measures, from: truth!.from, to: truth!.to } as TruthRep;
+    const steps = ["trailStepLength", "leadStepLength"].every((id) => known.measures[id] !== undefined);
+    if (steps) {
+      count(out.tally, `track ${k}`, stage, stature, known, rep, rep.verdict!);
+    } else if (rep.verdict!.result === "pass") {
+      out.tally.falsePasses++;
+      out.tally.wrong.push(`track ${k}: passed without a step`);
+    } else out.tally.faulty++;
+    for (const [id, m] of Object.entries(rep.measures)) {
+      const exactValue = known.measures[id];
+      if (m.value === null || m.u === null || exactValue === undefined) continue;
+      const pair: Pair = { clip: `track ${k}`, about: "simulated", golfer: "", value: m.value, u: m.u, truth: exactValue };
+      const list = out.measures.get(id);
+      if (list) list.push(pair);
+      else out.measures.set(id, [pair]);
+    }
+    if (k % 50 === 0) progress(k);
+  }
+  return out;
+}
+
+function scriptOf(random: Seeded, k: number): MovementScript {
+  if (k % 8 === 7) return move.plainSwing(random);
+  const fault = k % 2 === 0 ? null : FAULTS[(k >> 1) % FAULTS.length]!;
+  return move.anyDoubleStep(random, fault);
+}
