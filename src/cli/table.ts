@@ -1,3 +1,4 @@
+import { WHY } from "../core/analyse";
 import { DRILLS } from "../core/drills";
 import type { AnalysisJson } from "../core/formats/analysisJson";
 import { CATALOGUE, type MeasureId } from "../core/measures/catalogue";
@@ -20,7 +21,7 @@ export function table(a: AnalysisJson): string {
     lines.push("    also measured");
     const judged = new Set(v?.checks.map((c) => c.measure));
     for (const [id, m] of Object.entries(rep.measures)) {
-      if (judged.has(id)) continue;
+      if (judged.has(id) || NOT_ITS_OWN.has(m.reason ?? "")) continue;
       const value = m.value === null || m.u === null ? (m.reason ?? "not measurable") : `${number(m.value)} ± ${number(2 * m.u)} ${m.unit === "ratio" ? "" : m.unit}`;
       lines.push(`      ${CATALOGUE[id as MeasureId].name.padEnd(42)} ${value}`);
     }
@@ -28,5 +29,8 @@ export function table(a: AnalysisJson): string {
   }
   return `${lines.join("\n")}\n`;
 }
+
+/** Measures of another view or kind of rep are no news. */
+const NOT_ITS_OWN = new Set<string>([WHY.otherView, WHY.otherKind]);
 
 const number = (x: number): string => (Math.abs(x) < 20 ? x.toFixed(1) : x.toFixed(0)).replace("-", "−");

@@ -227,7 +227,8 @@ const HEARD_SD = 1.5;
 
 /** Fewer copies than this share having a value means that it can't be relied on. */
 const ENOUGH = 0.8;
-const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
+/** Why a measure is not there, in words. */
+export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   eventNotFound: "an event it needs was not found",
   footNotSeen: "the foot was not seen",
   noStep: "the foot did not step",

@@ -1,6 +1,6 @@
 import { statureInPx } from "../core/track/bodySize";
 import { midHands } from "../core/track/midHands";
-import { mendLegs } from "../core/track/mendLegs";
+import { finishTrack } from "../core/track/finishTrack";
 import { plantedSpells } from "../core/track/plantedSpells";
 import { roughReps } from "../core/track/roughReps";
 import { at, OUTLINE, POINT, POINTS, STRIDE, type Track } from "../core/track/track";
@@ -145,7 +145,7 @@ function golferBox(points: Float32Array): Box {
 }
 
 function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], faceOn: boolean): void {
-  const mended = { ...track, landmarks: mendLegs(track, faceOn).landmarks };
+  const mended = finishTrack(track, faceOn);
   const cm = statureInPx(mended) / 178;
   const reps = roughReps(mended);
   for (const foot of ["left", "right"] as const)

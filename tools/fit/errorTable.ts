@@ -12,6 +12,9 @@ const FEWEST = 6;
 /** Reps with and without steps are told apart from this many of each on. */
 const APART = 10;
 
+/** Beyond this many u a rep was read wrongly, not badly: it counts as one that is outside, not by how far. */
+const STRAY = 2.5;
+
 /** Two-sided 95 % quantile of Student's t (Cornish–Fisher about the normal; within 0.5 % from 7 degrees of freedom on). */
 function t95(freedom: number): number {
   const z = 1.959964;
@@ -20,7 +23,7 @@ function t95(freedom: number): number {
 
 /**
  * Offset and standard deviation of a method from pairs whose u is that of the copies alone. The deviation is the smallest
- * under which the errors are as large as they should be (mean square 1 in units of u) and 95 % of them lie within 2u, widened
+ * under which the errors are as large as they should be (mean square 1 in units of u) and 95 % of them lie within 2u (one of twelve or more may not), widened
  * by Student's t for the number of reps.
  */
 export function methodError(pairs: readonly Pair[]): MethodError | null {
@@ -36,7 +39,7 @@ export function methodError(pairs: readonly Pair[]): MethodError | null {
   const widen = t95(n - 1) / 2;
   const holds = (sd: number) => {
     const ratio = known.map((p, i) => Math.abs(errors[i]! - offset) / Math.max(Math.hypot(p.u!, sd), 1e-9));
-    return mean(ratio.map((r) => Math.min(r, 6) ** 2)) <= 1 && ratio.filter((r) => r > 2).length <= 0.05 * n;
+    return mean(ratio.map((r) => Math.min(r, STRAY) ** 2)) <= 1 && ratio.filter((r) => r > 2).length <= Math.max(0.05 * n, n >= 12 ? 1 : 0);
   };
   let [lo, hi] = [0, Math.max(...errors.map(Math.abs)) * 2 + 1e-6];
   if (holds(0)) hi = 0;

@@ -59,7 +59,8 @@ function constants(list: readonly TruthClip[]): void {
     const part = slice(motion, window);
     const rep = readRep(part, window, { rules: rulesOf(truth), smoother: pressureSmoother(part), strikes: { ms: [], u: 20 } });
     if (!rep) continue;
-    if (scene.view.u < 5) views.push(scene.view.errorDeg - truth.camera.yaw);
+    // What the heels alone said, before it was weighed against the prior.
+    if (scene.view.u < 5) views.push((scene.view.errorDeg * (25 + SCENE_FIT.viewSd ** 2)) / 25 - truth.camera.yaw);
     if (rep.roll !== 0) rolls.push(rep.roll - truth.camera.roll);
     const channel = (name: string, x: Float64Array, joint: string) => {
       const zero = mean(still.map((f) => valueAt(part, x, f.t) - f.joints[joint]!.cm[0]));

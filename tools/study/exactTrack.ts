@@ -2,6 +2,7 @@ import type { Simulation } from "../../src/core/figure/simulate";
 import type { Pose, Side } from "../../src/core/figure/pose";
 import type { Vec3 } from "../../src/core/maths/vec3";
 import { at, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
+import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { plantedSpells } from "../../src/core/track/plantedSpells";
 import { pinhole, toWorld } from "../clips/camera";
 
@@ -22,13 +23,17 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
   const poses = Array.from(times, (t) => sim.at(t / 1000));
   const landmarks = new Float32Array(n * POINTS * STRIDE);
   const leftIs = o.hand === "right" ? "lead" : "trail";
+  // The network puts heels higher and ears lower than they are, and scale is read from their distance.
+  const tall = sim.body.stature;
+  const stands = (sim.poses[0]!.lead.ear[1] + sim.poses[0]!.trail.ear[1] - sim.poses[0]!.lead.heel[1] - sim.poses[0]!.trail.heel[1]) / 2;
+  const raised = (p: Vec3): Vec3 => [p[0], p[1] + stands - SCENE_FIT.earsOverHeels * tall, p[2]];
   const side = (pose: Pose, name: "left" | "right"): Side => ((name === "left") === (leftIs === "lead") ? pose.lead : pose.trail);
   poses.forEach((pose, i) => {
     const put = (point: number, p: Vec3) => landmarks.set([...px(p), 0.99, 1], at(i, point));
     for (let p = 0; p < POINTS; p++) put(p, pose.head);
     for (const name of ["left", "right"] as const) {
       const s = side(pose, name);
-      const joints = { Ear: s.ear, Shoulder: s.shoulder, Elbow: s.elbow, Wrist: pose.midHands, Index: pose.midHands, Hip: s.hip, Knee: s.knee, Ankle: s.ankle, Heel: s.heel, Toe: s.toe } as const;
+      const joints = { Ear: s.ear, Shoulder: s.shoulder, Elbow: s.elbow, Wrist: pose.midHands, Index: pose.midHands, Hip: s.hip, Knee: s.knee, Ankle: s.ankle, Heel: raised(s.heel), Toe: s.toe } as const;
       for (const [joint, p] of Object.entries(joints)) put(POINT[`${name}${joint as keyof typeof joints}`], p);
     }
   });

@@ -54,13 +54,15 @@ export function bothFeet(m: Motion, fromMs: number, toMs_: number): FeetOfRep {
 /** Places of one foot farther apart than this along T are two places: a step lies between them, cm. */
 const TWO_PLACES = 3;
 const NEAR_MS = 300;
+/** No foot is up and down again sooner than this (steps in the drills take 180 ms and more). */
+const SHORTEST_STEP_MS = 100;
 
 /** A step whose leaving or landing was lost in the picture still has one: the ends of its spells tell it roughly. */
 function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[]): FootEvent[] {
   const out = [...found];
   for (let i = 1; i < spells.length; i++) {
     const [a, b] = [spells[i - 1]!, spells[i]!];
-    if (Math.abs(a.ankleT - b.ankleT) < TWO_PLACES) continue;
+    if (Math.abs(a.ankleT - b.ankleT) < TWO_PLACES || b.fromMs - a.toMs < SHORTEST_STEP_MS) continue;
     const has = (event: FootEvent["event"], ms: number) => found.some((e) => e.event === event && Math.abs(e.ms - ms) < NEAR_MS);
     if (!has("liftOff", a.toMs)) out.push({ foot, event: "liftOff", ms: a.toMs, rough: true });
     if (!has("landing", b.fromMs)) out.push({ foot, event: "landing", ms: b.fromMs, rough: true });

@@ -2,6 +2,7 @@ import { median } from "../maths/stats";
 import type { View } from "../measures/catalogue";
 import { sides, targetSign, type Hand } from "../track/sides";
 import { stillSpell } from "../track/stillSpell";
+import type { FinishedTrack } from "../track/finishTrack";
 import { at, type Track } from "../track/track";
 import { camera, type Camera, type CameraFacts } from "./camera";
 import { SCENE_FIT } from "./fitted";
@@ -34,6 +35,8 @@ export interface GolferFacts {
 const VIEW_PRIOR = 5;
 /** Shoulders narrower than this share of stature across the picture are not seen from the front; wider, not from the side. */
 const NARROWEST_SHOULDERS = 0.13;
+/** The network mistakes a front for a back in some frames; seen so in most, it is a back. */
+const MOSTLY = 0.7;
 /** Feet nearer than this across the picture do not tell the view, cm (MOVEMENT, axes). */
 const WIDE_STANCE = 25;
 /** View errors from which the words and the measures change, degrees (MOVEMENT, scale and view). */
@@ -45,7 +48,7 @@ const NOT_THE_VIEW = 20;
  *
  * @param track with its legs mended
  */
-export function readScene(track: Track, golfer: GolferFacts, asked: View, facts: CameraFacts = {}): Scene {
+export function readScene(track: FinishedTrack, golfer: GolferFacts, asked: View, facts: CameraFacts = {}): Scene {
   const { landmarks, video } = track;
   const still = stillSpell(track);
   const s = sides(golfer.hand);
@@ -69,7 +72,7 @@ export function readScene(track: Track, golfer: GolferFacts, asked: View, facts:
   const trust = VIEW_PRIOR ** 2 / (VIEW_PRIOR ** 2 + SCENE_FIT.viewSd ** 2);
   const errorDeg = told ? stance * trust : 0;
   const problems = [
-    ...viewProblems(asked, shoulders * (cmPerPx / golfer.statureCm), errorDeg),
+    ...viewProblems(asked, shoulders * (cmPerPx / golfer.statureCm), track.fromBehind, errorDeg),
     ...sizeProblems(track, heels, ears, toes),
     ...pictureProblems(track),
   ];
@@ -85,14 +88,14 @@ export function readScene(track: Track, golfer: GolferFacts, asked: View, facts:
 }
 
 /** @param shoulders their width across the picture as a share of stature, + with the lead one on the target's side */
-function viewProblems(asked: View, shoulders: number, errorDeg: number): Problem[] {
+function viewProblems(asked: View, shoulders: number, fromBehind: number, errorDeg: number): Problem[] {
   const wrong = (message: string, action: string): Problem[] => [{ code: "wrongView", message, action, touches: "rep" }];
   if (asked === "down-the-line") {
     if (Math.abs(shoulders) <= NARROWEST_SHOULDERS) return [];
     return wrong("The phone is not behind you on the target line: your shoulders are seen from the front.", "Stand the phone behind your hands, looking along the line of your feet to the target.");
   }
   if (Math.abs(shoulders) < NARROWEST_SHOULDERS) return wrong("The phone is not in front of you: your shoulders are seen from the side.", "Stand the phone square in front of you, where your chest points.");
-  if (shoulders < 0) return wrong("The phone is behind you.", "Stand the phone in front of you, where your chest points.");
+  if (fromBehind > MOSTLY) return wrong("The phone is behind you.", "Stand the phone in front of you, where your chest points.");
   if (Math.abs(errorDeg) > NOT_THE_VIEW)
     return wrong(`You or the phone stand ${Math.abs(errorDeg).toFixed(0)}° off square: the target line can't be measured.`, "Stand the phone square in front of you, on a line through the middle of your feet.");
   if (Math.abs(errorDeg) > ASKEW)

@@ -1,5 +1,14 @@
-import { mendLegs } from "./mendLegs";
+import { mendSides } from "./mendSides";
 import type { Track } from "./track";
 
-/** The track that walks on: legs mended where they can be told apart (seen face-on). The stored original is never changed. */
-export const finishTrack = (track: Track, faceOn: boolean): Track => ({ ...track, landmarks: mendLegs(track, faceOn).landmarks });
+/** A track that is ready for the scene: sides mended where they can be told apart (seen face-on). */
+export interface FinishedTrack extends Track {
+  /** Share of the frames in which the network itself saw the shoulders from behind. */
+  fromBehind: number;
+}
+
+/** The stored original is never changed. */
+export function finishTrack(track: Track, faceOn: boolean): FinishedTrack {
+  const { landmarks, fromBehind } = mendSides(track, faceOn);
+  return { ...track, landmarks, fromBehind };
+}

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
 import { readTrack, TrackFileError, writeTrack } from "../formats/trackFile";
 import { finishTrack } from "./finishTrack";
-import { mendLegs } from "./mendLegs";
+import { mendSides } from "./mendSides";
 import { plantedSpells } from "./plantedSpells";
 import { at, POINT, STRIDE, type Track } from "./track";
 
@@ -25,7 +25,7 @@ function swapped(frames: number[]): Track {
 describe("legs", () => {
   it("that were swapped in a tenth of the frames are put right in every one", () => {
     const frames = [0, 1, 40, 41, 42, 43, 44, 45, 46, 47, 48, 90, 131, 132, 133, 180, 181, 182, 183, 184, 250, 251, 252, 253, 254, 255];
-    expect(mendLegs(swapped(frames), true).landmarks).toEqual(finishTrack(track, true).landmarks);
+    expect(mendSides(swapped(frames), true).landmarks).toEqual(finishTrack(track, true).landmarks);
   });
 
   it("drawn one over the other for a while do not end a spell on the ground", () => {

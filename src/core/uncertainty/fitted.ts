@@ -4,10 +4,10 @@
  */
 export const NOISE_FIT = {
   hip: 0.6,
-  head: 0.8,
-  shoulder: 1.1,
+  head: 0.6,
+  shoulder: 1.3,
   com: 0.5,
-  hands: 3.0,
+  hands: 3.2,
   /** Mid-hands while the golfer stands still, before 10 Hz smoothing takes effect. */
   handsStill: 0.12,
   /** Place of a foot against the other, and of one foot's step where it was followed. */

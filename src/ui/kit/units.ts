@@ -14,7 +14,7 @@ export function shownUnit(unit: string, units: Units): string {
 /** A number of a unit, rounded as far as it means something, with a true minus. */
 export function shownNumber(value: number, unit: string, units: Units): string {
   if (unit === "cm") return minus((units === "inch" ? value / CM_PER_INCH : value).toFixed(1));
-  return minus(unit === "ratio" ? value.toFixed(1) : value.toFixed(0));
+  return minus(unit === "ratio" || unit === "s" ? value.toFixed(1) : value.toFixed(0));
 }
 
 /** 'Wanted: 3.8 to 15.3 cm', in the golfer's units. Bands of moves away from the target are told as sizes. */

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { findStage } from "@/core/drills";
 import { readTrack } from "@/core/formats/trackFile";
-import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
+import { AlsoMeasured } from "./alsoMeasured";
 import { failWords } from "@/core/judge/judge";
 import { finishTrack } from "@/core/track/finishTrack";
 import { realTime } from "@/core/track/realTime";
@@ -143,31 +143,6 @@ function Next({ rep }: { rep: RepDetail }) {
       <h2 className="mb-2 text-[23px]">Next</h2>
       <p>{text}</p>
       {rep.problems.map((p) => <p key={p.code} className="mt-2 border-l-4 border-edge pl-3">{p.message} {p.action}</p>)}
-    </section>
-  );
-}
-
-function AlsoMeasured({ rep }: { rep: RepDetail }) {
-  const judged = new Set<string>(rep.verdict?.checks.map((c) => c.measure));
-  const rest = Object.entries(rep.measures).filter(([id]) => !judged.has(id) && id in CATALOGUE) as [MeasureId, RepDetail["measures"][string]][];
-  return (
-    <section className="mt-10 border-t border-hair pt-5">
-      <h2 className="mb-3 text-[23px]">What else does the film tell?</h2>
-      <dl className="grid gap-x-10 gap-y-2 sm:grid-cols-2 lg:grid-cols-3">
-        {rest.map(([id, m]) => (
-          <div key={id} className="flex items-baseline justify-between gap-4 border-b border-hair pb-1" title={CATALOGUE[id].definition}>
-            <dt>{CATALOGUE[id].name}</dt>
-            <dd className="text-right">
-              {m.value === null || m.u === null ? (
-                <span className="text-[14px] text-ink-2">{m.reason ?? "not measurable"}</span>
-              ) : (
-                <><strong>{shownNumber(m.value, m.unit, rep.units)}</strong> <span className="text-[14px] text-ink-2">± {shownNumber(2 * m.u, m.unit, rep.units)} {shownUnit(m.unit, rep.units)}</span></>
-              )}
-            </dd>
-          </div>
-        ))}
-      </dl>
-      <p className="mt-3 text-[15px] text-ink-2">Weight is estimated from how the body moves, not read from a plate under the feet. ± holds the truth about 19 times of 20 on rendered film.</p>
     </section>
   );
 }

@@ -101,7 +101,7 @@ export function match(t: Template, w: LumaWindow, guessX: number, guessY: number
     dx -= mx;
     dy -= my;
     if (Math.abs(dx - bx) > 2 || Math.abs(dy - by) > 2) return { dx: bx, dy: by, residual };
-    if (Math.hypot(mx, my) < 0.005) break;
+    if (Math.hypot(mx, my) < 0.002) break;
   }
   return { dx, dy, residual };
 }

@@ -248,9 +248,7 @@ function order({ x, e, rep, from }: RepCase, put: Put): void {
   put("recentreBeforeTop", ms(recentre, top));
   if (handStart !== undefined) {
     const { hands, hip, head } = x.speed;
-    const begins = rep.movingStart ? e.address! : handStart;
-    let i = Math.floor(begins);
-    while (i > from && !(hands[i]! < 3 && hip[i]! < 3 && head[i]! < 3)) i--;
+    const i = Math.floor(e.address!);
     let j = i;
     while (j > from && hands[j - 1]! < 3 && hip[j - 1]! < 3 && head[j - 1]! < 3) j--;
     put("stillBefore", ((i - j) * MS) / 1000);
