@@ -42,7 +42,8 @@ export interface FeetOfRep {
 }
 
 export function bothFeet(m: Motion, fromMs: number, toMs_: number): FeetOfRep {
-  const all = (["lead", "trail"] as const).flatMap((side) => withRough(side, m.feet[side], footEvents(side, m.feet[side], m.view)));
+  const found = { lead: footEvents("lead", m.feet.lead, m.view), trail: footEvents("trail", m.feet.trail, m.view) };
+  const all = [...withRough("lead", m.feet.lead, found.lead, found.trail), ...withRough("trail", m.feet.trail, found.trail, found.lead)];
   const events = all.filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms);
   return {
     events,
@@ -57,13 +58,19 @@ const NEAR_MS = 300;
 /** No foot is up and down again sooner than this (steps in the drills take 180 ms and more). */
 const SHORTEST_STEP_MS = 100;
 
-/** A step whose leaving or landing was lost in the picture still has one: the ends of its spells tell it roughly. */
-function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[]): FootEvent[] {
+/**
+ * A step whose leaving or landing was lost in the picture still has one: the ends of its spells tell it roughly. Where neither
+ * was seen it must not be while the other foot is in the air: then the network drew one leg over the other.
+ */
+function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], other: FootEvent[]): FootEvent[] {
   const out = [...found];
+  const away = airborne(other, Infinity)[other[0]?.foot ?? foot];
   for (let i = 1; i < spells.length; i++) {
     const [a, b] = [spells[i - 1]!, spells[i]!];
     if (Math.abs(a.ankleT - b.ankleT) < TWO_PLACES || b.fromMs - a.toMs < SHORTEST_STEP_MS) continue;
     const has = (event: FootEvent["event"], ms: number) => found.some((e) => e.event === event && Math.abs(e.ms - ms) < NEAR_MS);
+    const seen = has("liftOff", a.toMs) || has("landing", b.fromMs);
+    if (!seen && away.some(([from, to]) => from < b.fromMs && to > a.toMs)) continue;
     if (!has("liftOff", a.toMs)) out.push({ foot, event: "liftOff", ms: a.toMs, rough: true });
     if (!has("landing", b.fromMs)) out.push({ foot, event: "landing", ms: b.fromMs, rough: true });
   }

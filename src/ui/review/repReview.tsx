@@ -12,7 +12,6 @@ import type { Track } from "@/core/track/track";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
-import { shownNumber, shownUnit } from "@/ui/kit/units";
 import { Film, nearestFrame } from "./film";
 import { StripPanel } from "./stripPanel";
 

@@ -235,7 +235,7 @@ function travel(x: Exact, foot: Foot, from: number, to: number, point: "heel" | 
   return most;
 }
 
-function order({ x, e, rep, from }: RepCase, put: Put): void {
+function order({ x, e, from }: RepCase, put: Put): void {
   const { top, impact, handStart, transition, slideStart, groundStart, recentre } = e;
   const hit = impact ?? e.release;
   const ms = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : (b - a) * MS);
