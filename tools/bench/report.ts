@@ -8,5 +8,5 @@ export function report(name: string, figures: Record<string, unknown>, keep = tr
     const commit = execFileSync("git", ["rev-parse", "--short", "HEAD"], { encoding: "utf8" }).trim();
     writeFileSync(`docs/bench/${name}.json`, `${JSON.stringify({ commit, ...figures }, null, 2)}\n`);
   }
-  console.log(JSON.stringify(figures));
+  if (!keep) console.log(JSON.stringify(figures));
 }

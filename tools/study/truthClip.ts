@@ -51,9 +51,10 @@ export function truthClips(clips: string, tracks = clips): TruthClip[] {
     .map((f) => {
       const id = f.replace(/\.track(\.br)?$/, "");
       const bytes = () => readFileSync(path.join(tracks, f));
+      const plain = path.join(clips, `${id}.json`);
       return {
         id,
-        truth: JSON.parse(readFileSync(path.join(clips, `${id}.json`), "utf8")) as Truth,
+        truth: JSON.parse(existsSync(plain) ? readFileSync(plain, "utf8") : brotliDecompressSync(readFileSync(`${plain}.br`)).toString()) as Truth,
         track: () => readTrack(f.endsWith(".br") ? brotliDecompressSync(bytes()) : bytes()),
       };
     });

@@ -11,7 +11,9 @@ export const EVENT_FIT = {
   finishLateMs: 70,
   addressLateMs: 30,
   topLateMs: 10,
-  /** Spread of an impact seen where the hands pass their address place, and of one seen as their lowest place. */
+  /** An impact is seen a little early; spread of one seen where the hands pass their address place, and of one seen as their lowest place (which the strike itself may miss by more). */
+  passesLateMs: 3.5,
+  lowestLateMs: 6.5,
   passesSd: 4,
   lowestSd: 15,
 };

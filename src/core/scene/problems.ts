@@ -19,6 +19,9 @@ const MOVED = 3 / 1280;
 /** A golfer darker than this on average (0–255) can't be followed. */
 const DARK = 26;
 
+/** Somebody seen in one look alone may be a coat on a hook: the next look but one at the latest sees them again, ms. */
+const SEEN_AGAIN_MS = 1200;
+
 /** Problems that looks at the whole picture told while it was read: a phone that moved, darkness, other people. */
 export function pictureProblems(track: Track): Problem[] {
   const out: Problem[] = [];
@@ -31,7 +34,7 @@ export function pictureProblems(track: Track): Problem[] {
   const luma = track.looks.map((l) => l.luma).filter((v) => !Number.isNaN(v)).sort((a, b) => a - b);
   if (luma.length && luma[luma.length >> 1]! < DARK)
     out.push({ code: "dark", message: "It is too dark to follow you.", action: "Turn on a light, or wait for daylight.", touches: "rep" });
-  if (track.others.length > 0)
+  if (track.others.some((t, i) => i > 0 && t - track.others[i - 1]! < SEEN_AGAIN_MS))
     out.push({ code: "secondPerson", message: "A second person is in the picture.", action: "Film alone, or stand nearer than anyone else.", touches: "nothing", from: track.others[0], to: track.others[track.others.length - 1] });
   return out;
 }

@@ -3,8 +3,9 @@ import type { FootPath } from "../../core/track/track";
 import type { LumaWindow } from "./lumaWindow";
 import { match, template } from "./template";
 
-/** How far beyond a spell a foot is followed, ms: long enough to see it leave or land. */
+/** How far beyond a spell a foot is followed, ms: long enough to see it leave, and to see it land where the network's points settle late. */
 const BEYOND_MS = 260;
+const BEFORE_MS = 480;
 /** Frames averaged into a template, at most. */
 const AVERAGED = 15;
 
@@ -21,7 +22,7 @@ export function footPaths(spell: PlantedSpell, windows: LumaWindow[], times: Flo
     ["toe", boxOf([spell.toe], 4.5, cm)],
   ];
   const centre = (spell.from + spell.to) >> 1;
-  const earliest = Math.max(0, firstAtLeast(times, times[spell.from]! - BEYOND_MS));
+  const earliest = Math.max(0, firstAtLeast(times, times[spell.from]! - BEFORE_MS));
   const latest = Math.min(times.length - 1, firstAtLeast(times, times[spell.to]! + BEYOND_MS));
   return [...parts.map(([part, b]) => {
     const n = latest - earliest + 1;

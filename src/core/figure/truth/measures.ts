@@ -362,7 +362,7 @@ function holding({ x, e, rep, footEvents, from, to }: RepCase, put: Put): void {
 
 function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase, put: Put): void {
   const { poses } = x.sim;
-  const inside = (t: TurnTruth) => t.at >= from - samples(20) && t.at <= to + samples(20);
+  const inside = (t: TurnTruth) => t.at >= from - samples(200) && t.at <= to + samples(200);
   const hands = turns.filter((t) => t.of === "hands" && inside(t));
   const leads = hands.map((h) => {
     const before = turns.filter((t) => t.of === "pressure" && t.side === h.side).sort((a, b) => Math.abs(a.at - h.at) - Math.abs(b.at - h.at))[0];

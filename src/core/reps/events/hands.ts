@@ -71,7 +71,8 @@ export function top(m: Motion, rough: number): number {
     let best = -1;
     for (let i = Math.max(span, rough - reach); i <= Math.min(m.n - 1 - span, rough + reach); i++)
       if (!Number.isNaN(angle[i]!) && (best < 0 || angle[i]! > angle[best]!)) best = i;
-    return best < 0 ? NaN : vertex(angle, best, span);
+    // At the end of what was followed the largest angle is only the last one.
+    return best < 0 || Number.isNaN(angle[best - span]! + angle[best + span]!) ? NaN : vertex(angle, best, span);
   };
   const close = find(m.closeHandsT, m.closeHandsU);
   return toMs(m, Number.isNaN(close) ? find(m.handsT, m.handsU) : close) + EVENT_FIT.topLateMs;
@@ -119,7 +120,8 @@ export function release(m: Motion, speed: Float64Array, topSample: number): numb
 const STRIKE_WITHIN = 50;
 
 /** Impact as seen, drawn toward a strike that was heard near it, by the squares of their uncertainties; and that strike. */
-export function withStrike(seenMs: number, lowest: boolean, strikes: { ms: readonly number[]; u: number }): [ms: number, struckMs: number | undefined] {
+export function withStrike(foundMs: number, lowest: boolean, strikes: { ms: readonly number[]; u: number }): [ms: number, struckMs: number | undefined] {
+  const seenMs = foundMs + (lowest ? EVENT_FIT.lowestLateMs : EVENT_FIT.passesLateMs);
   const near = strikes.ms.filter((t) => Math.abs(t - seenMs) <= STRIKE_WITHIN).sort((a, b) => Math.abs(a - seenMs) - Math.abs(b - seenMs))[0];
   if (near === undefined) return [seenMs, undefined];
   const w = strikeWeight(lowest, strikes.u);

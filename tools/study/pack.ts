@@ -1,0 +1,55 @@
+/**
+ * Packs rendered clips' truth and tracks small enough to be kept in the repository: `npx tsx tools/study/pack.ts [SET …]`.
+ * Tracks are rounded to 1/32 px (0.01 cm and less) and truth to what fitting and benches read, both by Brotli.
+ */
+import { existsSync, mkdirSync, readdirSync, writeFileSync } from "node:fs";
+import path from "node:path";
+import { brotliCompressSync } from "node:zlib";
+import { writeTrack } from "../../src/core/formats/trackFile";
+import { STRIDE, type Track } from "../../src/core/track/track";
+import { truthClips, type Truth } from "./truthClip";
+
+const KEPT = "tools/study/kept";
+const JOINTS = ["midHip", "midShoulder", "head", "midHands", "com", "lead.hip", "trail.hip", "lead.shoulder", "trail.shoulder"];
+
+for (const set of process.argv.length > 2 ? process.argv.slice(2) : ["fit", "report", "spoiled", "conditions"]) {
+  if (!existsSync(`.work/tracks/${set}`)) continue;
+  const out = path.join(KEPT, set);
+  mkdirSync(out, { recursive: true });
+  for (const clip of truthClips(`.work/clips/${set}`, `.work/tracks/${set}`)) {
+    writeFileSync(path.join(out, `${clip.id}.track.br`), brotliCompressSync(writeTrack(rounded(clip.track()))));
+    writeFileSync(path.join(out, `${clip.id}.json.br`), brotliCompressSync(JSON.stringify(slim(clip.truth))));
+  }
+  console.log(`${set}: ${readdirSync(out).length / 2} clips`);
+}
+
+function rounded(track: Track): Track {
+  const to = (x: Float32Array, step: (i: number) => number) => x.map((v, i) => Math.round(v * step(i)) / step(i));
+  // x and y in px, visibility, σ px.
+  const parts = [32, 32, 64, 16];
+  return {
+    ...track,
+    landmarks: to(track.landmarks, (i) => parts[i % STRIDE]!),
+    outline: to(track.outline, () => 32),
+    presence: to(track.presence, () => 64),
+    handsPaths: track.handsPaths.map((p) => ({ ...p, x: to(p.x, () => 32), y: to(p.y, () => 32) })),
+    // Whole pixels say that a match slipped: they must stay the only ones.
+    footPaths: track.footPaths.map((p) => ({ ...p, dx: kept(p.dx), dy: kept(p.dy), residual: to(p.residual, () => 4) })),
+  };
+}
+
+const kept = (x: Float32Array): Float32Array => x.map((v) => {
+  const r = Math.round(v * 128) / 128;
+  return Number.isInteger(r) && !Number.isInteger(v) ? r + 1 / 256 : r;
+});
+
+function slim(truth: Truth): Truth {
+  const tenth = (v: number) => Math.round(v * 10) / 10;
+  return {
+    ...truth,
+    perFrame: truth.perFrame?.map((f) => ({
+      t: f.t, leadShare: tenth(f.leadShare),
+      joints: Object.fromEntries(JOINTS.flatMap((name) => (f.joints[name] ? [[name, { px: f.joints[name].px, cm: f.joints[name].cm.map(tenth) as [number, number, number] }]] : []))),
+    })),
+  };
+}
