@@ -4,6 +4,8 @@ import { Command, InvalidArgumentError, Option } from "commander";
 import { ALGORITHM_VERSION, analyse, type Analysis } from "../core/analyse";
 import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
 import { readTrack, TrackFileError, writeTrack } from "../core/formats/trackFile";
+import type { View } from "../core/measures/catalogue";
+import type { RepKind } from "../core/reps/rep";
 import type { Track } from "../core/track/track";
 import { ClipError } from "../vision/decode/clipError";
 import { loadNodeNetwork, openClipFile } from "../vision/node/loadNode";
@@ -15,7 +17,10 @@ interface JudgeFlags {
   stage?: string;
   stature: number;
   hand: "left" | "right";
-  view: "face-on";
+  view: View;
+  kind: RepKind;
+  cameraHeight?: number;
+  hfov?: number;
   captureFps?: number;
   series?: boolean;
   json?: boolean;
@@ -34,13 +39,14 @@ const judgeFlags = (command: Command) =>
   command
     .requiredOption("--stature <cm>", "your height; it sets the scale", number(120, 220, "cm"))
     .addOption(new Option("--hand <hand>", "which hand you play").choices(["left", "right"]).default("right"))
-    .addOption(new Option("--view <view>", "where the phone stood").choices(["face-on"]).default("face-on"))
+    .addOption(new Option("--view <view>", "where the phone stood").choices(["face-on", "down-the-line"]).default("face-on"))
+    .addOption(new Option("--kind <kind>", "with --drill none: how the reps go").choices(["swing", "step-swing", "cycle", "pivot", "hold", "gesture"]).default("swing"))
     .option("--drill <id>", "drill to judge by, or none", "double-step")
     .option("--stage <id>", "stage of the drill; its main one when left out")
     .option("--capture-fps <n>", "pictures a second at which a slow-motion clip was filmed", number(24, 1000, "pictures a second"))
     .option("--club <club>", "taken for scripts that say it; no measure needs it yet")
-    .option("--camera-height <m>", "taken for scripts that say it; no measure needs it yet")
-    .option("--hfov <degrees>", "taken for scripts that say it; no measure needs it yet")
+    .option("--camera-height <m>", "height of the lens over the ground: places and turns of the feet get surer", number(0.2, 3, "m"))
+    .option("--hfov <degrees>", "field of view of the picture's long side", number(30, 110, "degrees"))
     .option("--series", "with --json: curves over time too")
     .option("--json", "one JSON object a clip, a line each");
 
@@ -48,7 +54,7 @@ judgeFlags(program.command("analyse").description("read clips and judge them").a
   .option("--keep-track <dir>", "also write each clip's track file there")
   .action(async (clips: string[], flags: JudgeFlags & { keepTrack?: string }) => {
     await each(clips, async (clip) => {
-      const { track, timings } = await read(clip);
+      const { track, timings } = await read(clip, flags.view === "face-on");
       if (flags.keepTrack) writeFileSync(path.join(flags.keepTrack, `${path.parse(clip).name}.track`), writeTrack(track));
       show(clip, track, timings, flags);
     });
@@ -59,9 +65,10 @@ program
   .description("stop after the network: write what was seen")
   .argument("<clip>", "video file")
   .requiredOption("-o, --output <file>", "track file to write")
-  .action(async (clip: string, { output }: { output: string }) => {
+  .addOption(new Option("--view <view>", "where the phone stood").choices(["face-on", "down-the-line"]).default("face-on"))
+  .action(async (clip: string, { output, view }: { output: string; view: View }) => {
     await each([clip], async () => {
-      const { track } = await read(clip);
+      const { track } = await read(clip, view === "face-on");
       writeFileSync(output, writeTrack(track));
       process.stderr.write(`${output}: ${track.times.length} pictures\n`);
     });
@@ -73,13 +80,13 @@ judgeFlags(program.command("judge").description("go on from track files").argume
   },
 );
 
-async function read(clip: string) {
+async function read(clip: string, faceOn: boolean) {
   const network = await loadNodeNetwork();
   const open = await openClipFile(clip);
   try {
     let said = -1;
     return await readClip(open, network, {
-      faceOn: true,
+      faceOn,
       progress: (done, total) => {
         const percent = Math.floor((10 * done) / total) * 10;
         if (percent !== said) process.stderr.write(`${path.basename(clip)}: ${(said = percent)} %\n`);
@@ -92,7 +99,11 @@ async function read(clip: string) {
 
 function show(clip: string, track: Track, timings: ReadTimings | null, flags: JudgeFlags): void {
   const began = performance.now();
-  const result = analyse(track, { golfer: { statureCm: flags.stature, hand: flags.hand }, drill: flags.drill, stage: flags.stage, captureFps: flags.captureFps });
+  const result = analyse(track, {
+    golfer: { statureCm: flags.stature, hand: flags.hand }, drill: flags.drill, stage: flags.stage, captureFps: flags.captureFps,
+    view: flags.view, rules: { kind: flags.kind, clubAhead: false },
+    camera: { heightCm: flags.cameraHeight === undefined ? undefined : flags.cameraHeight * 100, hfovDeg: flags.hfov },
+  });
   const coreMs = performance.now() - began;
   const json = toJson(clip, track, result, timings, coreMs, flags.series ?? false);
   process.stdout.write(flags.json ? `${JSON.stringify(json)}\n` : table(json));
@@ -109,7 +120,7 @@ function toJson(clip: string, track: Track, a: Analysis, timings: ReadTimings | 
     view: a.view,
     scale: a.scale,
     problems: a.problems.map(({ action, ...p }) => ({ ...p, message: `${p.message} ${action}` })),
-    reps: a.reps.map(({ series, ...rep }) => ({ ...rep, turns: [], ...(withSeries ? { series } : {}) })),
+    reps: a.reps.map(({ series, ...rep }) => ({ ...rep, ...(withSeries ? { series } : {}) })),
     timings: { decodeMs: timings?.decodeMs ?? 0, networkMs: timings?.networkMs ?? 0, coreMs, totalMs: (timings?.totalMs ?? 0) + coreMs },
   });
 }

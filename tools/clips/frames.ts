@@ -73,21 +73,28 @@ function seenBy(bg: Background, first: Pinhole, cam: Pinhole, width: number, hei
   const out = new Uint8Array(width * height * 3);
   const f = cam.focalPx;
   const [r, u, w] = cam.axes;
-  const [r0, u0, w0] = first.axes;
-  for (let y = 0; y < height; y++)
+  // The new picture's axes in the first one's: rays need no more than these nine numbers.
+  const [rr, ru, rw] = first.axes.map((axis) => dot(r, axis)) as [number, number, number];
+  const [ur, uu, uw] = first.axes.map((axis) => dot(u, axis)) as [number, number, number];
+  const [wr, wu, ww] = first.axes.map((axis) => dot(w, axis)) as [number, number, number];
+  const { rgb } = bg;
+  const row = bg.width * 3;
+  for (let y = 0, to = 0; y < height; y++) {
+    const b = -(y + 0.5 - height / 2) / f;
     for (let x = 0; x < width; x++) {
-      const [a, b] = [(x + 0.5 - width / 2) / f, -(y + 0.5 - height / 2) / f];
-      const ray: Vec3 = [r[0] * a + u[0] * b + w[0], r[1] * a + u[1] * b + w[1], r[2] * a + u[2] * b + w[2]];
-      const z = dot(ray, w0);
-      const sx = Math.min(Math.max(bg.width / 2 + (f * dot(ray, r0)) / z - 0.5, 0), bg.width - 1.001);
-      const sy = Math.min(Math.max(bg.height / 2 - (f * dot(ray, u0)) / z - 0.5, 0), bg.height - 1.001);
-      const [x0, y0] = [Math.floor(sx), Math.floor(sy)];
+      const a = (x + 0.5 - width / 2) / f;
+      const z = rw * a + uw * b + ww;
+      const sx = Math.min(Math.max(bg.width / 2 + (f * (rr * a + ur * b + wr)) / z - 0.5, 0), bg.width - 1.001);
+      const sy = Math.min(Math.max(bg.height / 2 - (f * (ru * a + uu * b + wu)) / z - 0.5, 0), bg.height - 1.001);
+      const [x0, y0] = [sx | 0, sy | 0];
       const [ax, ay] = [sx - x0, sy - y0];
-      for (let k = 0; k < 3; k++) {
-        const at = (yy: number, xx: number) => bg.rgb[(yy * bg.width + xx) * 3 + k]!;
-        out[(y * width + x) * 3 + k] = (at(y0, x0) * (1 - ax) + at(y0, x0 + 1) * ax) * (1 - ay) + (at(y0 + 1, x0) * (1 - ax) + at(y0 + 1, x0 + 1) * ax) * ay;
+      let i = y0 * row + x0 * 3;
+      for (let k = 0; k < 3; k++, i++) {
+        const upper = rgb[i]! + (rgb[i + 3]! - rgb[i]!) * ax;
+        out[to++] = upper + (rgb[i + row]! + (rgb[i + row + 3]! - rgb[i + row]!) * ax - upper) * ay;
       }
     }
+  }
   return out;
 }
 

@@ -22,7 +22,7 @@ const rep = z.object({
   index: z.number().int(), kind: z.enum(["swing", "step-swing", "cycle", "pivot", "hold", "gesture"]), from: z.number(), to: z.number(),
   events: z.record(z.string(), timed),
   footEvents: z.array(z.object({ foot: z.enum(["lead", "trail"]), event: z.enum(["heelUp", "heelDown", "toeUp", "toeDown", "liftOff", "landing", "turnOutStart", "turnOutEnd"]), t: z.number(), u: z.number() })),
-  turns: z.array(z.object({ of: z.enum(["pressure", "hands", "foot"]), t: z.number(), u: z.number() })),
+  turns: z.array(z.object({ of: z.enum(["pressure", "hands", "foot"]), side: z.enum(["target", "away"]).optional(), t: z.number(), u: z.number() })),
   measures: z.record(z.string(), measured),
   series: z.record(z.string(), z.array(z.number().nullable())).optional(),
   verdict: verdict.nullable(),

@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
 import { and, desc, eq, gt } from "drizzle-orm";
-import { ALGORITHM_VERSION, analyse, type Analysis } from "../../core/analyse";
+import { ALGORITHM_VERSION, analyse, WHY, type Analysis } from "../../core/analyse";
 import { findStage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { blobPath, blobSize } from "../blobs/blobs";
@@ -58,7 +58,9 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
         ...r.footEvents.map((e) => ({ repId: id, name: e.event as string, foot: e.foot as string, t: e.t, u: e.u })),
       ];
       if (events.length) await tx.insert(event).values(events);
-      await tx.insert(measure).values(Object.entries(r.measures).map(([measureId, m]) => ({
+      // What another view or kind of rep has is no part of this one.
+      const own = Object.entries(r.measures).filter(([, m]) => m.reason !== WHY.otherView && m.reason !== WHY.otherKind);
+      await tx.insert(measure).values(own.map(([measureId, m]) => ({
         repId: id, measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null,
       })));
       if (r.verdict) {
