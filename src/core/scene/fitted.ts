@@ -5,5 +5,5 @@ export const SCENE_FIT = {
   /** Spread of that share between golfers, and so of the scale. */
   scaleSd: 0.017,
   /** Spread of the view error as the line of the heels tells it in a wide stance, degrees. */
-  viewSd: 12,
+  viewSd: 18,
 };

@@ -18,10 +18,12 @@ const LONGEST = 2.6;
 /** The arms do not rest while they hang: below `HANGING` for no longer than this share of the way down, and a little. */
 const RESTING = 0.45;
 const RESTING_S = 0.16;
-/** … and no shorter than this from the top to the lowest hands (MOVEMENT: a quicker one is film that runs too fast), s. */
+/** … and no shorter than this from the top to the middle of the bottom (MOVEMENT: a quicker one is film that runs too fast), s. */
 const SHORTEST = 0.15;
 /** Hips that go farther than this on the way down are walking; share of stature. */
 const STAYS = 0.2;
+/** Arms that seem to rise for no longer than this on their way through have not, ms. */
+const JITTER_MS = 70;
 /** A golfer less present than this in a frame says nothing. */
 const PRESENT = 0.5;
 
@@ -42,12 +44,16 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
       continue;
     }
     const from = i;
-    while (i < n && raised[i]! < HANGING) i++;
-    const to = i - 1;
+    let to = i;
+    while (i < n && times[i]! - times[to]! <= JITTER_MS) {
+      if (raised[i]! < HANGING) to = i;
+      i++;
+    }
+    i = to + 1;
     const bottom = lowest(raised, from, to);
     const top = peakBefore(raised, times, from);
     if (top < 0 || raised[top]! < RAISED) continue;
-    if ((times[bottom]! - times[top]!) / 1000 < SHORTEST || wanders(track, top, bottom)) continue;
+    if (((times[from]! + times[to]!) / 2 - times[top]!) / 1000 < SHORTEST || wanders(track, top, bottom)) continue;
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
     if (down > LONGEST || rested > RESTING * down + RESTING_S) continue;
