@@ -244,9 +244,9 @@ function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, so
   if (Number.isNaN(raw.value)) return unknown(null, WHY[raw.why ?? "eventNotFound"]);
   const spoiled = problems.find((p) => p.touches === "rep" || (p.touches === "feet" && (family === "feet" || family === "weight")) || (p.touches === "head" && id.startsWith("head")));
   if (spoiled) return unknown(raw.value, spoiled.message, spoiled.code);
-  const seen = sampled.measures.get(id)!;
+  const seen = sampled.measures.get(id);
   const { offset, sd } = measureError(errors, id, sort);
-  if (seen.length < sampled.copies * ENOUGH || !Number.isFinite(sd)) return unknown(raw.value, "the film does not carry it");
-  const u = Math.hypot(spread(seen), unit === "ms" ? frameMs * Math.SQRT2 : 0, sd);
+  if ((seen && seen.length < sampled.copies * ENOUGH) || !Number.isFinite(sd)) return unknown(raw.value, "the film does not carry it");
+  const u = Math.hypot(seen ? spread(seen) : 0, unit === "ms" ? frameMs * Math.SQRT2 : 0, sd);
   return { value: raw.value - offset, u, unit, state: "measured", ...(raw.atMs === undefined ? {} : { at: raw.atMs }) };
 }

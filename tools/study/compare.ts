@@ -63,13 +63,17 @@ const add = (map: Map<string, Pair[]>, key: string, pair: Pair) => {
   else map.set(key, [pair]);
 };
 
-/** Every measure, event and foot event of the compared clips against its truth. */
+/**
+ * Every measure, event and foot event of the compared clips against its truth. Where the program itself says that a problem
+ * spoils the rep it gives no figures, and none are counted.
+ */
 export function pairs(compared: readonly ComparedClip[]): { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> } {
   const out = { measures: new Map<string, Pair[]>(), events: new Map<string, Pair[]>(), footEvents: new Map<string, Pair[]>() };
-  for (const { clip, found } of compared) {
+  for (const { clip, found, analysis } of compared) {
     const of = (value: number, u: number | null, truth: number): Pair => ({ clip: clip.id, about: clip.truth.about, golfer: clip.truth.golfer.name, value, u, truth });
     for (const { rep, truth } of found) {
-      for (const [id, m] of Object.entries(rep.measures)) if (m.value !== null && truth.measures[id] !== undefined) add(out.measures, id, of(m.value, m.u, truth.measures[id]));
+      if (analysis.problems.some((p) => p.touches === "rep" && (p.from ?? -Infinity) <= rep.to && (p.to ?? Infinity) >= rep.from)) continue;
+      for (const [id, m] of Object.entries(rep.measures)) if (m.value !== null && m.u !== null && truth.measures[id] !== undefined) add(out.measures, id, of(m.value, m.u, truth.measures[id]));
       for (const [name, e] of Object.entries(rep.events)) if (truth.events[name] !== undefined) add(out.events, name, of(e.t, e.u, truth.events[name]));
       for (const e of truth.footEvents) {
         const near = rep.footEvents.filter((x) => x.foot === e.foot && x.event === e.event).sort((a, b) => Math.abs(a.t - e.t) - Math.abs(b.t - e.t))[0];

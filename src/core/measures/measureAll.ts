@@ -8,7 +8,7 @@ import { footSpanMeasures } from "./footSpans";
 import { legMeasures } from "./legs";
 import { orderMeasures } from "./order";
 import { pivotMeasures } from "./pivot";
-import { behindMeasures, postureMeasures } from "./posture";
+import { behindMeasures, postureMeasures, turnMeasures } from "./posture";
 import { swayMeasures } from "./sway";
 import { weightMeasures } from "./weight";
 
@@ -19,10 +19,21 @@ export function measureAll(m: Motion, rep: Rep, rules: RepRules): Record<Measure
 }
 
 function of(m: Motion, rep: Rep, rules: RepRules): Measures {
+  const copied = copiedMeasures(m, rep, rules);
+  if (rep.kind === "cycle" || rep.kind === "pivot" || rep.kind === "hold") return copied;
+  const joints = { ...legMeasures(m, rep), ...footSpanMeasures(m, rep) };
+  return m.view === "face-on" ? { ...copied, ...joints, ...turnMeasures(m, rep) } : { ...copied, ...joints };
+}
+
+/**
+ * The measures that perturbed copies of a motion have of their own. The rest is read from single joints and followed shoes, which
+ * the noise model does not move: how good those are is told by their method's error alone.
+ */
+export function copiedMeasures(m: Motion, rep: Rep, rules: RepRules): Measures {
   if (rep.kind === "cycle") return cycleMeasures(m, rep);
   if (rep.kind === "pivot") return pivotMeasures(m, rep, rules.foot ?? "trail");
   if (rep.kind === "hold") return balanceMeasures(m, rep);
-  const both = { ...orderMeasures(m, rep), ...legMeasures(m, rep), ...footSpanMeasures(m, rep), ...balanceMeasures(m, rep) };
+  const both = { ...orderMeasures(m, rep), ...balanceMeasures(m, rep) };
   if (m.view !== "face-on") return { ...both, ...behindMeasures(m, rep) };
   return { ...both, ...swayMeasures(m, rep), ...postureMeasures(m, rep), ...weightMeasures(m, rep), ...feetMeasures(m, rep) };
 }

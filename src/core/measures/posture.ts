@@ -9,31 +9,28 @@ import { derivative } from "../maths/filter";
 
 const DEG = 180 / Math.PI;
 
-/** Side tilt, arms and turns, face-on; degrees. */
+/** Side tilt and height of the hands, face-on; degrees and cm. */
 export function postureMeasures(m: Motion, rep: Rep): Measures {
   const { address, top } = rep.events;
   const tilt = (ms: number) => Math.atan2(valueAt(m, m.hipT, ms) - valueAt(m, m.shoulderT, ms), valueAt(m, m.shoulderU, ms) - valueAt(m, m.hipU, ms)) * DEG - rep.roll;
-  const elbow = SIDES.map((s) => jointAngle(m.joints[s].shoulder, m.joints[s].elbow, m.joints[s].wrist));
-  const [a, b] = [nearest(m, address), nearest(m, top)];
   return {
     sideTiltAddress: got(tilt(address), address),
     sideTiltTop: got(tilt(top), top),
     sideTiltChange: got(tilt(top) - tilt(address), top),
     handHeightTop: got(valueAt(m, m.handsU, top) - valueAt(m, m.shoulderU, top), top),
-    elbowAngleMinAddressToTop: got(Math.min(...elbow.map((e) => extremes(e, a, b).low)), top),
-    ...turns(m, rep),
   };
 }
 
-/** Turns of hips and chest by how narrow they look: worth some ten degrees, so their u is wide. */
-function turns(m: Motion, rep: Rep): Measures {
+/** Elbows, and turns of hips and chest by how narrow they look: worth some ten degrees, so their u is wide. */
+export function turnMeasures(m: Motion, rep: Rep): Measures {
   const { address, top, halfwayDown } = rep.events;
   const hit = struck(rep);
   const end = nearest(m, Number.isNaN(hit) ? top : hit);
   const [a, t] = [nearest(m, address), nearest(m, top)];
   const pelvis = turnByWidth(m, "hip", t, end);
   const thorax = turnByWidth(m, "shoulder", t, end);
-  const out: Measures = { pelvisRange: got(range(pelvis, a, end), hit), thoraxRange: got(range(thorax, a, end), hit) };
+  const elbow = SIDES.map((s) => jointAngle(m.joints[s].shoulder, m.joints[s].elbow, m.joints[s].wrist));
+  const out: Measures = { elbowAngleMinAddressToTop: got(Math.min(...elbow.map((e) => extremes(e, a, t).low)), top), pelvisRange: got(range(pelvis, a, end), hit), thoraxRange: got(range(thorax, a, end), hit) };
   for (const moment of MOMENTS) {
     const ms = rep.events[eventOf(moment)];
     out[`pelvisTurn${moment}`] = got(valueAt(m, pelvis, ms) - pelvis[a]!, ms);

@@ -13,8 +13,7 @@ const TURN_HZ = 4;
  * @param top sample of the top; @param end last sample that belongs to the swing
  */
 export function turnByWidth(m: Motion, pair: "hip" | "shoulder", top: number, end: number): Float64Array {
-  const smooth = lowPass(TURN_HZ, m.dt);
-  const width = filtfilt(smooth, m.joints.lead[pair].t.map((v, i) => v - m.joints.trail[pair].t[i]!));
+  const width = widthOf(m, pair);
   const last = Math.min(m.n - 1, Math.max(end, top + 1));
   const square = quantile(Array.from(width.subarray(0, last + 1)), 0.95);
   let narrow = top;
@@ -23,6 +22,15 @@ export function turnByWidth(m: Motion, pair: "hip" | "shoulder", top: number, en
   let widest = narrow;
   for (let i = narrow; i <= last; i++) if (width[i]! > width[widest]!) widest = i;
   return width.map((w, i) => (i < widest ? -1 : 1) * (Math.acos(Math.min(1, Math.max(-1, w / square))) * 180) / Math.PI);
+}
+
+/** Perturbed copies share their joints: each pair's width is smoothed once. */
+const widths = new WeakMap<object, Partial<Record<"hip" | "shoulder", Float64Array>>>();
+
+function widthOf(m: Motion, pair: "hip" | "shoulder"): Float64Array {
+  const kept = widths.get(m.joints) ?? {};
+  widths.set(m.joints, kept);
+  return (kept[pair] ??= filtfilt(lowPass(TURN_HZ, m.dt), m.joints.lead[pair].t.map((v, i) => v - m.joints.trail[pair].t[i]!)));
 }
 
 /** Turning speed, degrees a second. */

@@ -43,7 +43,7 @@ export interface FeetOfRep {
 
 export function bothFeet(m: Motion, fromMs: number, toMs_: number): FeetOfRep {
   const found = { lead: footEvents("lead", m.feet.lead, m.view), trail: footEvents("trail", m.feet.trail, m.view) };
-  const all = [...withRough("lead", m.feet.lead, found.lead, found.trail), ...withRough("trail", m.feet.trail, found.trail, found.lead)];
+  const all = [...withRough("lead", m.feet.lead, found.lead, m.feet.trail, found.trail), ...withRough("trail", m.feet.trail, found.trail, m.feet.lead, found.lead)];
   const events = all.filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms);
   return {
     events,
@@ -60,9 +60,9 @@ const SHORTEST_STEP_MS = 100;
 
 /**
  * A step whose leaving or landing was lost in the picture still has one: the ends of its spells tell it roughly. Where neither
- * was seen it must not be while the other foot is in the air: then the network drew one leg over the other.
+ * was seen the other foot must stand meanwhile: else the network drew one leg over the other.
  */
-function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], other: FootEvent[]): FootEvent[] {
+function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], otherFoot: FootMotion, other: FootEvent[]): FootEvent[] {
   const out = [...found];
   const away = airborne(other, Infinity)[other[0]?.foot ?? foot];
   for (let i = 1; i < spells.length; i++) {
@@ -70,7 +70,9 @@ function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], o
     if (Math.abs(a.ankleT - b.ankleT) < TWO_PLACES || b.fromMs - a.toMs < SHORTEST_STEP_MS) continue;
     const has = (event: FootEvent["event"], ms: number) => found.some((e) => e.event === event && Math.abs(e.ms - ms) < NEAR_MS);
     const seen = has("liftOff", a.toMs) || has("landing", b.fromMs);
-    if (!seen && away.some(([from, to]) => from < b.fromMs && to > a.toMs)) continue;
+    const middle = (a.toMs + b.fromMs) / 2;
+    const otherStands = otherFoot.spells.some((o) => o.fromMs <= middle && o.toMs >= middle) && !away.some(([from, to]) => from < b.fromMs && to > a.toMs);
+    if (!seen && !otherStands) continue;
     if (!has("liftOff", a.toMs)) out.push({ foot, event: "liftOff", ms: a.toMs, rough: true });
     if (!has("landing", b.fromMs)) out.push({ foot, event: "landing", ms: b.fromMs, rough: true });
   }

@@ -23,7 +23,7 @@ export function targets(groups: Groups, heard: readonly Pair[], compared: readon
   };
   const m = (id: string) => groups.measures.get(id);
   const foot = (event: string) => [groups.footEvents.get(`lead ${event}`), groups.footEvents.get(`trail ${event}`)];
-  const faceOn = (list: readonly Pair[] | undefined) => list?.filter((p) => !p.about.startsWith("dtl"));
+  const faceOn = (list: readonly Pair[] | undefined) => list?.filter((p) => !p.about.startsWith("dtl") && p.about !== "gesture");
   const wide = new Set(compared.filter((c) => c.found.some(({ truth }) => (truth.measures.footGapAddress ?? 0) >= 35)).map((c) => c.clip.id));
   const planted = (id: string) => m(id)?.filter((p) => !isStep(p) && wide.has(p.clip));
   const stepping = (id: string) => m(id)?.filter(isStep);

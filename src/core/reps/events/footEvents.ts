@@ -53,7 +53,7 @@ function both(spell: FootMotion["spells"][number], from: number, way: 1 | -1, pi
   const toe = cross(spell.toe, from, way);
   const whole = cross(spell.whole, from, way);
   const other = Number.isNaN(heel) ? whole : heel;
-  if (Number.isNaN(toe) && staysDown(spell.toe, other, way)) return NaN;
+  if (Number.isNaN(toe) && staysDown(spell.toe, other, way) && !leaves(spell.whole, whole, way)) return NaN;
   return later(heel, toe, whole, pick);
 }
 
@@ -61,6 +61,13 @@ function both(spell: FootMotion["spells"][number], from: number, way: 1 | -1, pi
 function staysDown(f: FootFollow, ms: number, way: 1 | -1): boolean {
   const span = Array.from(f.u).filter((_, k) => (f.times[k]! - ms) * way > 0 && (f.times[k]! - ms) * way < 100);
   return span.length > 0 && span.every((u) => u < OFF_GROUND);
+}
+
+/** A shoe whose whole picture rises this far, cm, does not stand on its toe: a toe that seems to stay has been lost to the ground. */
+const IN_THE_AIR = 4;
+
+function leaves(f: FootFollow, ms: number, way: 1 | -1): boolean {
+  return f.u.some((u, k) => (f.times[k]! - ms) * way > 0 && (f.times[k]! - ms) * way < 100 && u > IN_THE_AIR);
 }
 
 /** Heel and toe both followed: their later (earlier) crossing; else that of the whole shoe. */
