@@ -8,7 +8,7 @@ export const BARE: ErrorTable = new Proxy({ offset: 0, sd: 0, n: 0 } as never, {
 });
 
 /** Fewer reps than this do not make an entry. */
-const FEWEST = 6;
+const FEWEST = 4;
 /** Reps with and without steps are told apart from this many of each on. */
 const APART = 10;
 

@@ -61,8 +61,9 @@ function fast(p: Pair, groups: Groups): boolean {
 }
 
 /** Lead share along the way from hand start to finish, against exact truth. */
-function curveErrors({ clip, found }: ComparedClip): Pair[] {
+function curveErrors({ clip, found, analysis }: ComparedClip): Pair[] {
   const { truth } = clip;
+  if (analysis.problems.some((p) => p.touches === "rep")) return [];
   if (!truth.perFrame || truth.reps.length !== 1 || !found[0]) return [];
   const { rep } = found[0];
   const [from, to] = [truth.reps[0]!.events.handStart ?? truth.reps[0]!.from, truth.reps[0]!.events.finish ?? truth.reps[0]!.to];

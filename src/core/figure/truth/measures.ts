@@ -366,7 +366,7 @@ function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase, put: P
   const hands = turns.filter((t) => t.of === "hands" && inside(t));
   const leads = hands.map((h) => {
     const before = turns.filter((t) => t.of === "pressure" && t.side === h.side).sort((a, b) => Math.abs(a.at - h.at) - Math.abs(b.at - h.at))[0];
-    return before ? (h.at - before.at) * MS : NaN;
+    return before && Math.abs(h.at - before.at) < 0.3 * (to - from) ? (h.at - before.at) * MS : NaN;
   }).filter((v) => !Number.isNaN(v));
   if (leads.length) put("groundLeadsHands", leads.reduce((s, v) => s + v, 0) / leads.length);
   const outer = of(x.sim, (p) => {
