@@ -28,6 +28,8 @@ export interface CoarseLook {
   others: number[];
   /** Where the golfer was seen in it, with room for a club. */
   golfer: Box;
+  /** Usual middle of the feet there, px. */
+  feet: [x: number, y: number];
 }
 
 /**
@@ -35,7 +37,7 @@ export interface CoarseLook {
  * and out does not count), how much room the whole movement needs there, and who else is in the picture.
  */
 export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Look, timings: ReadTimings, stop: () => void): Promise<CoarseLook> {
-  const wanted: { square: Square; box: Box }[] = [];
+  const wanted: { square: Square; box: Box; feet: [number, number] }[] = [];
   const others: number[] = [];
   let square: Square | null = null;
   let next = 0;
@@ -72,11 +74,11 @@ export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Loo
   }
   timings.decodeMs += performance.now() - asked - inside;
   if (!wanted.length) throw new ClipError("noPerson");
-  const middle = (of: (w: Square) => number, list = wanted) => {
-    const v = list.map((w) => of(w.square)).sort((a, b) => a - b);
+  const middle = (of: (w: (typeof wanted)[number]) => number, list = wanted) => {
+    const v = list.map(of).sort((a, b) => a - b);
     return v[v.length >> 1]!;
   };
-  const [cx, cy, size] = [middle((s) => s.cx), middle((s) => s.cy), middle((s) => s.size)];
+  const [cx, cy, size] = [middle((w) => w.square.cx), middle((w) => w.square.cy), middle((w) => w.square.size)];
   const here = wanted.filter(({ square: s }) => Math.hypot(s.cx - cx, s.cy - cy) < SAME_PLACE * size && s.size < 1.7 * size && s.size > size / 1.7);
   const sizes = here.map((w) => w.square.size).sort((a, b) => a - b);
   const span = (of: (s: Square) => number) => {
@@ -87,19 +89,23 @@ export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Loo
   return {
     square: { cx: Math.round(span((s) => s.cx)), cy: Math.round(span((s) => s.cy)), size: Math.round(sizes[Math.floor(sizes.length * 0.75)]!) },
     others,
+    feet: [middle((w) => w.feet[0], here), middle((w) => w.feet[1], here)],
     golfer: { left: edge(Math.min, "left"), top: edge(Math.min, "top"), right: edge(Math.max, "right"), bottom: edge(Math.max, "bottom") },
   };
 }
 
 /** The tight square for one picture, opened if the hands or feet would not be in it; and the box of the body with room for a club. */
-function roomFor(points: Float32Array, proposal: Square): { square: Square; box: Box } {
+function roomFor(points: Float32Array, proposal: Square): { square: Square; box: Box; feet: [number, number] } {
   const used = [POINT.leftWrist, POINT.rightWrist, POINT.leftToe, POINT.rightToe, POINT.leftEar, POINT.rightEar, POINT.leftHip, POINT.rightHip];
   const xs = used.map((p) => points[p * STRIDE]!);
   const ys = used.map((p) => points[p * STRIDE + 1]!);
   const [l, r, t, b] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const room = Math.max(r - l, b - t) * 1.16;
   const club = (b - t) * 0.3;
+  const feet = [POINT.leftAnkle, POINT.rightAnkle, POINT.leftToe, POINT.rightToe, POINT.leftHeel, POINT.rightHeel];
+  const mean = (axis: 0 | 1) => feet.reduce((sum, p) => sum + points[p * STRIDE + axis]!, 0) / feet.length;
   return {
+    feet: [mean(0), mean(1)],
     square: { cx: (l + r) / 2, cy: (t + b) / 2, size: Math.max(proposal.size * TIGHT * 0.94, room) },
     box: { left: l - club, right: r + club, top: t - club, bottom: b + club * 0.6 },
   };

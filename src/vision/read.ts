@@ -64,7 +64,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     if (options.signal?.aborted) throw new ClipError("cancelled");
   };
 
-  const { square, others, golfer } = await coarseLook(clip, network, look, timings, stop);
+  const { square, others, golfer, feet: usualFeet } = await coarseLook(clip, network, look, timings, stop);
   const total = clip.frames;
   const times: number[] = [];
   const landmarks = new Float32Array(total * POINTS * STRIDE);
@@ -77,7 +77,8 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   const looks: Track["looks"] = [];
   let asked = performance.now();
   let i = 0;
-  let footArea: { left: number; top: number; width: number; height: number } | null = null;
+  // Where the golfer practises, not where they walk in.
+  const footArea = feetArea(usualFeet, body);
   for await (const frame of clip.pictures()) {
     timings.decodeMs += performance.now() - asked;
     if (i >= total) break;
@@ -90,7 +91,6 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     background ??= new Background(frame, golfer);
     if (!looks.length || frame.timeMs - looks[looks.length - 1]!.t >= STILL_MS - 1) looks.push({ t: frame.timeMs, moved: background.moved(frame), luma: brightness(frame, golferBox(points)) });
     times.push(frame.timeMs);
-    footArea ??= feetArea(points, body);
     feet.push(lumaWindow(frame, footArea.left, footArea.top, footArea.width, footArea.height));
     const [hx, hy] = handsNow(points);
     const reach = Math.round(body * 0.24);
@@ -124,12 +124,9 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   return { track, timings };
 }
 
-function feetArea(points: Float32Array, body: number) {
-  const feet = [POINT.leftAnkle, POINT.rightAnkle, POINT.leftToe, POINT.rightToe, POINT.leftHeel, POINT.rightHeel];
-  const x = feet.reduce((s, p) => s + points[p * STRIDE]!, 0) / feet.length;
-  const y = feet.reduce((s, p) => s + points[p * STRIDE + 1]!, 0) / feet.length;
-  return { left: Math.round(x - body * 0.4), top: Math.round(y - body * 0.16), width: Math.round(body * 0.8), height: Math.round(body * 0.26) };
-}
+const feetArea = ([x, y]: readonly [number, number], body: number) => ({
+  left: Math.round(x - body * 0.4), top: Math.round(y - body * 0.16), width: Math.round(body * 0.8), height: Math.round(body * 0.26),
+});
 
 /** This picture's middle of the hands, px. */
 const handsNow = (points: Float32Array): [number, number] => {
