@@ -208,10 +208,10 @@ interface Told {
   sort: Sort;
 }
 
-/** Whether a foot left the ground before or just after the strike. */
+/** Whether a foot left the ground before the strike. */
 function stepped(rep: Rep): boolean {
   const hit = [rep.events.impact, rep.events.release].find((t) => !Number.isNaN(t)) ?? rep.toMs;
-  return rep.footEvents.some((e) => e.event === "liftOff" && e.ms < hit + 200);
+  return rep.footEvents.some((e) => e.event === "liftOff" && e.ms < hit);
 }
 
 function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, sort }: Told, { strikes, rules }: RepContext): Timed {

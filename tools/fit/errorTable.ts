@@ -1,4 +1,4 @@
-import { mean, quantile } from "../../src/core/maths/stats";
+import { deviation, mean, quantile } from "../../src/core/maths/stats";
 import type { ErrorTable, MethodError, Sort } from "../../src/core/uncertainty/errors";
 import type { Pair } from "../study/compare";
 
@@ -9,11 +9,10 @@ export const BARE: ErrorTable = new Proxy({ offset: 0, sd: 0, n: 0 } as never, {
 
 /** Fewer reps than this do not make an entry. */
 const FEWEST = 4;
-/** Reps with and without steps are told apart from this many of each on. */
-const APART = 10;
-
 /** Beyond this many u a rep was read wrongly, not badly: it counts as one that is outside, not by how far. */
 const STRAY = 2.5;
+/** A method that is off by more than this share of the spread of what it measures does not have an offset: it fails, and its deviation says so. */
+const MOST_OFFSET = 0.6;
 
 /** Two-sided 95 % quantile of Student's t (Cornish–Fisher about the normal; within 0.5 % from 7 degrees of freedom on). */
 function t95(freedom: number): number {
@@ -35,7 +34,8 @@ export function methodError(pairs: readonly Pair[]): MethodError | null {
   const se = Math.sqrt(mean(errors.map((e) => (e - m) ** 2)) / n);
   // A lone outlier must not drag the offset: the middle half decides whether there is one.
   const middle = quantile(errors, 0.5);
-  const offset = Math.abs(middle) > 2 * se ? middle : 0;
+  const spread = deviation(known.map((p) => p.truth));
+  const offset = Math.abs(middle) > 2 * se && Math.abs(middle) <= MOST_OFFSET * spread ? middle : 0;
   const widen = t95(n - 1) / 2;
   const holds = (sd: number) => {
     const ratio = known.map((p, i) => Math.abs(errors[i]! - offset) / Math.max(Math.hypot(p.u!, sd), 1e-9));
@@ -53,19 +53,23 @@ export function methodError(pairs: readonly Pair[]): MethodError | null {
 
 const round = (v: number) => Number(v.toPrecision(3));
 
-/** @param sortOf which sort of rep a pair is of */
+/**
+ * Reps with and without a step before the strike are fitted apart: a small step on the way back and a walk through the strike
+ * have little in common. Where too few stand still, all stand for them.
+ *
+ * @param sortOf which sort of rep a pair is of
+ */
 export function tableOf(groups: { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> }, sortOf: (p: Pair) => Sort): ErrorTable {
   const fit = (map: Map<string, Pair[]>) => {
     const out: Record<string, MethodError> = {};
     for (const [id, list] of [...map].sort(([a], [b]) => a.localeCompare(b))) {
       const of = (...sorts: Sort[]) => list.filter((p) => sorts.includes(sortOf(p)));
-      const apart = of("step").length >= APART && of("planted").length >= APART;
       const put = (key: string, pairs: Pair[]) => {
         const error = methodError(pairs);
         if (error) out[key] = error;
       };
-      put(id, apart ? of("planted") : of("planted", "step"));
-      if (apart) put(`${id}/step`, of("step"));
+      put(id, of("planted").length >= FEWEST ? of("planted") : of("planted", "step"));
+      put(`${id}/step`, of("step"));
       put(`${id}/behind`, of("behind"));
     }
     return out;

@@ -26,7 +26,7 @@ const rms = (x: readonly number[]) => Math.sqrt(mean(x.map((v) => v * v)));
 constants(clips.filter((c) => c.truth.perFrame && c.truth.view === "face-on"));
 const compared = clips.map((c) => compare(c, { errors: BARE }));
 const sorts = new Map<string, Sort>(compared.map(({ clip: { id, truth } }) => {
-  const stepped = truth.reps.some((r) => r.footEvents.some((e) => e.event === "liftOff" && e.t < (r.events.impact ?? r.events.release ?? r.to) + 200));
+  const stepped = truth.reps.some((r) => r.footEvents.some((e) => e.event === "liftOff" && e.t < (r.events.impact ?? r.events.release ?? r.to)));
   return [id, truth.view === "down-the-line" ? "behind" : stepped ? "step" : "planted"];
 }));
 const table = tableOf(pairs(compared), (p: Pair) => sorts.get(p.clip)!);

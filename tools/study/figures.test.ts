@@ -14,7 +14,10 @@ describe("the study's figures", () => {
 
   it("find a method's offset and deviation again, beside what copies already show", () => {
     const random = seeded(9);
-    const pairs = Array.from({ length: 400 }, (): Pair => ({ clip: "", about: "", golfer: "", truth: 0, value: 3 + Math.hypot(1, 2) * random.normal(), u: 1 }));
+    const pairs = Array.from({ length: 400 }, (): Pair => {
+      const truth = 10 * random.normal();
+      return { clip: "", about: "", golfer: "", truth, value: truth + 3 + Math.hypot(1, 2) * random.normal(), u: 1 };
+    });
     const { offset, sd } = methodError(pairs)!;
     expect(offset).toBeCloseTo(3, 0);
     expect(sd).toBeGreaterThan(1.7);

@@ -9,7 +9,7 @@ export interface MethodError {
   n: number;
 }
 
-/** Sorts of reps whose errors are told apart: seen from behind; with a step before or at the strike; all others. */
+/** Sorts of reps whose errors are told apart: seen from behind; with a step before the strike; all others. */
 export type Sort = "behind" | "step" | "planted";
 
 /**

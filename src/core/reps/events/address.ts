@@ -24,8 +24,7 @@ const LATEST_MS = 3000;
 export function address(m: Motion, handStartMs: number): { ms: number; moving: boolean; fromMs: number; bodyFirst: boolean } {
   const slow = (t: Float64Array, u: Float64Array) => smoothSpeed(t, u, m.dt, STILL_HZ);
   const parts = [slow(m.handsT, m.handsU), slow(m.hipT, m.hipU), slow(m.headT, m.headU)];
-  const stands = (ms: number) =>
-    (["lead", "trail"] as const).every((side) => m.feet[side].spells.some((s) => ms >= s.fromMs && ms <= s.toMs));
+  const stands = (ms: number) => (["lead", "trail"] as const).every((side) => standing(m.feet[side].spells, ms));
   const end = Math.min(m.n - 1, Math.floor((handStartMs - m.startMs) / 1000 / m.dt));
   const need = Math.round(SPELL_MS / 1000 / m.dt);
   const earliest = Math.max(0, Math.ceil((handStartMs - LATEST_MS - m.startMs) / 1000 / m.dt));
@@ -62,4 +61,16 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
     }
   }
   return { ms: toMs(m, best + short), moving: true, fromMs: toMs(m, best), bodyFirst: false };
+}
+
+/** Two spells this near in place and time are one, whose points jittered in between, cm and ms. */
+const SAME_PLACE = 3;
+const JITTERED_MS = 350;
+
+function standing(spells: Motion["feet"]["lead"]["spells"], ms: number): boolean {
+  return spells.some((s, i) => {
+    if (ms >= s.fromMs && ms <= s.toMs) return true;
+    const next = spells[i + 1];
+    return next !== undefined && ms > s.toMs && ms < next.fromMs && next.fromMs - s.toMs < JITTERED_MS && Math.abs(next.ankleT - s.ankleT) < SAME_PLACE;
+  });
 }

@@ -53,7 +53,7 @@ function both(spell: FootMotion["spells"][number], from: number, way: 1 | -1, pi
   const toe = cross(spell.toe, from, way);
   const whole = cross(spell.whole, from, way);
   const other = Number.isNaN(heel) ? whole : heel;
-  if (Number.isNaN(toe) && staysDown(spell.toe, other, way) && !leaves(spell.whole, whole, way)) return NaN;
+  if (Number.isNaN(toe) && staysDown(spell.toe, other, way) && !(way === -1 && comesDown(spell.whole, whole))) return NaN;
   return later(heel, toe, whole, pick);
 }
 
@@ -63,12 +63,10 @@ function staysDown(f: FootFollow, ms: number, way: 1 | -1): boolean {
   return span.length > 0 && span.every((u) => u < OFF_GROUND);
 }
 
-/** A shoe whose whole picture rises this far, cm, does not stand on its toe: a toe that seems to stay has been lost to the ground. */
+/** A shoe whose whole picture was this far up just before it landed did not stand on its toe, cm: a toe that seems to stay has been lost to the ground. */
 const IN_THE_AIR = 4;
 
-function leaves(f: FootFollow, ms: number, way: 1 | -1): boolean {
-  return f.u.some((u, k) => (f.times[k]! - ms) * way > 0 && (f.times[k]! - ms) * way < 100 && u > IN_THE_AIR);
-}
+const comesDown = (f: FootFollow, ms: number): boolean => f.u.some((u, k) => f.times[k]! < ms && f.times[k]! > ms - 100 && u > IN_THE_AIR);
 
 /** Heel and toe both followed: their later (earlier) crossing; else that of the whole shoe. */
 function later(heel: number, toe: number, whole: number, pick: (a: number, b: number) => number): number {
