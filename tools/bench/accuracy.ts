@@ -25,13 +25,22 @@ const CLAP = { t: 0, u: 1 };
 const RIGHT: Record<string, string[]> = {
   "wrong-view": ["wrongView"], "feet-cut": ["outOfFrame", "footNotSeen"], knocked: ["movedCamera"], sag: ["movedCamera"], dark: ["dark", "lost", "noMotion"], crossing: ["secondPerson", "lost", "hidden"],
 };
-/** Figures that CI holds the small set to as well. */
-const PROMISED = new Set(["hips away from the target (pelvisSway)", "top", "lift-off", "impact, picture alone", "strike, with a sound whose offset a clap has told", "step lengths"]);
+/** The reps that CI reads: one of each sort, within a few seconds each. */
+const IN_CI = new Set([
+  "swing-1", "swing-3", "rock-1", "together-1", "early-step-1", "through-2", "double-1", "double-2", "double-3", "double-handsFirst-1", "double-leadLate-1",
+  "double-noWeight-1", "double-sways-1", "double-tooBig-1", "gesture-1", "hold-1", "rocking-1", "dtl-1", "many-swing-3",
+]);
+/** Figures that the whole study meets: CI holds the small set to them as well. */
+const PROMISED = new Set([
+  "hips away from the target (pelvisSway)", "feet apart (footGap)", "heel up", "lift-off", "impact, picture alone", "lead share at events, planted feet ≥ 35 cm apart",
+  "trail share peak, stepping", "lead share at other events, stepping", "cadence",
+]);
 
 /** The clips of a set: all that were rendered here, or the ones that the repository keeps. */
 function clipsOf(set: string) {
   const rendered = `.work/tracks/${set}`;
-  return !values.check && existsSync(rendered) ? truthClips(`.work/clips/${set}`, rendered) : truthClips(`${KEPT}/${set}`);
+  if (values.check) return truthClips(`${KEPT}/${set}`).filter((c) => set !== "report" || IN_CI.has(c.id));
+  return existsSync(rendered) ? truthClips(`.work/clips/${set}`, rendered) : truthClips(`${KEPT}/${set}`);
 }
 function read(set: string, change: Parameters<typeof compare>[1] = {}): ComparedClip[] {
   return clipsOf(set).map((clip, i, all) => {
@@ -51,7 +60,9 @@ const compared = read("report");
 const groups = pairs(compared);
 /** With a clap in set-up the strike itself is what the sound tells: its truth is the ball's. */
 const heard = struckPairs(read("report", { soundOffset: CLAP, samples: 8 }));
-const met = targets(groups, heard, compared);
+// Many-rep clips run at 30 pictures a second, outside the promise: they count for splitting, verdicts and coverage.
+const promised = compared.filter((c) => !c.clip.truth.about.startsWith("many"));
+const met = targets(pairs(promised), heard.filter((p) => !p.about.startsWith("many")), promised);
 const reps = compared.reduce((n, c) => n + c.found.length, 0);
 const many = compared.filter((c) => c.clip.truth.reps.length > 1);
 const splitting = { truths: many.reduce((n, c) => n + c.clip.truth.reps.length, 0), found: many.reduce((n, c) => n + c.found.length, 0), extra: compared.reduce((n, c) => n + c.extra.length, 0), missedSingle: compared.filter((c) => c.clip.truth.reps.length === 1 && c.missed.length).map((c) => c.clip.id) };

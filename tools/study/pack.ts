@@ -38,10 +38,12 @@ function rounded(track: Track): Track {
   };
 }
 
-const kept = (x: Float32Array): Float32Array => x.map((v) => {
-  const r = Math.round(v * 128) / 128;
-  return Number.isInteger(r) && !Number.isInteger(v) ? r + 1 / 256 : r;
-});
+function kept(x: Float32Array): Float32Array {
+  return x.map((v) => {
+    const r = Math.round(v * 128) / 128;
+    return Number.isInteger(r) && !Number.isInteger(v) ? r + 1 / 256 : r;
+  });
+}
 
 function slim(truth: Truth): Truth {
   const tenth = (v: number) => Math.round(v * 10) / 10;

@@ -33,13 +33,15 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
     for (let i = from; i <= soon; i++) if (parts[1]![i]! >= STILL_SPEED) return true;
     return false;
   };
+  // Hands that have not started are where they start from: standing still elsewhere (a ball is placed, a line looked at) is no address.
+  const there = (i: number) => Math.hypot(m.handsT[i]! - m.handsT[end]!, m.handsU[i]! - m.handsU[end]!) < ELSEWHERE * m.statureCm && Math.abs(m.hipT[i]! - m.hipT[end]!) < ELSEWHERE * m.statureCm;
   const spell = (limit: number): [from: number, to: number] | null => {
     const still = (i: number) => parts.every((p) => p[i]! < limit) && stands(toMs(m, i));
     for (let to = end; to >= earliest; to--) {
       if (!still(to)) continue;
       let from = to;
       while (from > 0 && still(from - 1)) from--;
-      if (to - from + 1 >= need) return [from, to];
+      if (to - from + 1 >= need && there(to)) return [from, to];
       to = from;
     }
     return null;
@@ -48,6 +50,8 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
   const loose = spell(JITTERY_SPEED);
   const later = (a: typeof strict, b: typeof strict) => (a && !(b && (b[1] - a[1]) * m.dt * 1000 > LATER_MS) ? a : b);
   const found = later(strict, strict ? later(loose, spell(RESTLESS_SPEED)) : loose);
+  const quiet = found ? null : settling(parts, Math.max(earliest, end - Math.round(SETTLES_MS / 1000 / m.dt)), end, need);
+  if (quiet !== null) return { ms: toMs(m, quiet) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, quiet - need), bodyFirst: false };
   if (found) return { ms: toMs(m, found[1]) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, found[0]), bodyFirst: bodyMoves(found[1]) };
   const short = Math.max(2, Math.round(0.1 / m.dt));
   let best = earliest;
@@ -61,6 +65,28 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
     }
   }
   return { ms: toMs(m, best + short), moving: true, fromMs: toMs(m, best), bodyFirst: false };
+}
+
+/** Hands or hips farther than this from where they start are elsewhere: share of stature (20 cm at 178: a step before the hands carries both along). */
+const ELSEWHERE = 0.11;
+/** Points that never come to rest: the quietest spell this shortly before the hands start stands for it, if it is quiet enough, ms and cm/s. */
+const SETTLES_MS = 900;
+const SETTLED_SPEED = 9;
+
+/** Last sample of the quietest stretch of `need` samples; null when it is not quiet. */
+function settling(parts: Float64Array[], from: number, end: number, need: number): number | null {
+  let best: number | null = null;
+  let least = SETTLED_SPEED;
+  for (let i = from + need; i <= end; i++) {
+    let worst = 0;
+    for (const p of parts) {
+      let sum = 0;
+      for (let k = i - need; k < i; k++) sum += p[k]! / need;
+      worst = Math.max(worst, sum);
+    }
+    if (worst < least) [best, least] = [i, worst];
+  }
+  return best;
 }
 
 /** Two spells this near in place and time are one, whose points jittered in between, cm and ms. */
