@@ -6,7 +6,7 @@ import type { OpenClip } from "./decode/openClip";
 import { bodySquare, decodeDetections, type Found } from "./network/detector";
 import { proposedSquare, readPoints } from "./network/points";
 import { DETECT_SIDE, type PoseNetwork } from "./network/poseNetwork";
-import type { ReadTimings } from "./read";
+import type { ReadTimings } from "./readTimings";
 import type { Box } from "./still/background";
 
 /** One picture in this many ms is looked at; one in this many is searched for other people. */

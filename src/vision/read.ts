@@ -14,9 +14,12 @@ import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
 import { footPaths, risePath } from "./patches/footPaths";
 import { handsPath } from "./patches/handsPath";
 import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
+import type { ReadTimings } from "./readTimings";
 import { readOutline } from "./silhouette/outline";
 import { soundOnsets } from "./sound/onsets";
 import { Background, brightness, type Box } from "./still/background";
+
+export type { ReadTimings } from "./readTimings";
 
 export interface ReadOptions {
   faceOn: boolean;
@@ -25,16 +28,6 @@ export interface ReadOptions {
   signal?: AbortSignal;
 }
 
-/** Where reading a clip spent its time, ms. */
-export interface ReadTimings {
-  decodeMs: number;
-  cropMs: number;
-  networkMs: number;
-  patchesMs: number;
-  totalMs: number;
-  networkRuns: number;
-  detectorRuns: number;
-}
 
 /** The background and the light are looked at once in this many ms. */
 const STILL_MS = 100;

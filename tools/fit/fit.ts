@@ -7,7 +7,7 @@ import { writeFileSync } from "node:fs";
 import { deviation, mean, median } from "../../src/core/maths/stats";
 import { readMotion } from "../../src/core/motion/motion";
 import { valueAt } from "../../src/core/reps/clock";
-import { readRep } from "../../src/core/reps/rep";
+import { readRep } from "../../src/core/reps/readRep";
 import { slice, split } from "../../src/core/reps/split";
 import { pressureSmoother } from "../../src/core/reps/weight";
 import { readScene } from "../../src/core/scene/scene";

@@ -3,11 +3,6 @@ import type { FootMotion } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
 import type { SideName } from "../track/sides";
 import type { FootEvent } from "./events/footEvents";
-import { readCycle } from "./kinds/cycle";
-import { readHold } from "./kinds/hold";
-import { readPivot } from "./kinds/pivot";
-import { readSwing } from "./kinds/swing";
-import type { RepWindow } from "./split";
 import type { Turn } from "./turns";
 import type { Airborne } from "./weight";
 
@@ -67,20 +62,3 @@ export interface RepContext {
 }
 
 export const emptyEvents = (): Record<EventName, number> => Object.fromEntries(EVENT_NAMES.map((e) => [e, NaN])) as Record<EventName, number>;
-
-/**
- * Reads the rep of a window. Swings, steps and gestures are read in their own part of the motion (see `slice`), cycles, pivots
- * and holds in the whole. Null when there is none.
- */
-export function readRep(m: Motion, window: RepWindow, context: RepContext): Rep | null {
-  switch (context.rules.kind) {
-    case "cycle":
-      return readCycle(m, window, context);
-    case "pivot":
-      return readPivot(m, window, context);
-    case "hold":
-      return readHold(m, window, context);
-    default:
-      return readSwing(m, window.about - window.from, context);
-  }
-}

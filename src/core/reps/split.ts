@@ -5,14 +5,7 @@ import { nearest } from "./clock";
 import type { RepRules } from "./rep";
 import { cyclesIn } from "./kinds/cycle";
 import { pivotsIn } from "./kinds/pivot";
-
-/** Samples of a motion that hold one rep, and where in them to look. */
-export interface RepWindow {
-  from: number;
-  to: number;
-  /** Sample of the rough top (of the peak, of the turn in the middle). */
-  about: number;
-}
+import type { RepWindow } from "./window";
 
 /** A rep's own motion reaches at most this far before its top and after its lowest hands, s. */
 const BEFORE_TOP = 6;

@@ -2,8 +2,9 @@ import { deviation, median } from "../maths/stats";
 import { type MeasureId, type RawMeasure } from "../measures/catalogue";
 import { copiedMeasures } from "../measures/measureAll";
 import type { Motion } from "../motion/motion";
-import { EVENT_NAMES, readRep, type EventName, type Rep, type RepContext } from "../reps/rep";
-import type { RepWindow } from "../reps/split";
+import { readRep } from "../reps/readRep";
+import { EVENT_NAMES, type EventName, type Rep, type RepContext } from "../reps/rep";
+import type { RepWindow } from "../reps/window";
 import type { Scene } from "../scene/scene";
 import { perturbed } from "./perturb";
 

@@ -1,7 +1,7 @@
 import type { Motion } from "../../motion/motion";
 import { nearest, toMs } from "../clock";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
-import type { RepWindow } from "../split";
+import type { RepWindow } from "../window";
 import { bothFeet, pressureOf } from "../weight";
 import { turnsOf, type Turn } from "../turns";
 

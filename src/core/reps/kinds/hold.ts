@@ -3,7 +3,7 @@ import type { Motion } from "../../motion/motion";
 import { nearest, toMs } from "../clock";
 import { heldFrom, lostAfter } from "../events/hold";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
-import type { RepWindow } from "../split";
+import type { RepWindow } from "../window";
 import { bothFeet, pressureOf } from "../weight";
 
 /** A position on one leg: taken once a foot has left and hands and hips rest, lost when they move or the foot comes down. */

@@ -3,7 +3,7 @@ import type { Motion } from "../../motion/motion";
 import type { SideName } from "../../track/sides";
 import { nearest, risesThrough, toMs } from "../clock";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
-import type { RepWindow } from "../split";
+import type { RepWindow } from "../window";
 import { bothFeet, pressureOf } from "../weight";
 
 /** A foot that turns less than this is not turning, degrees. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { pinhole } from "../../../tools/clips/camera";
-import { camera } from "./camera";
+import { pinhole } from "../../tools/clips/camera";
+import { camera } from "../../src/core/scene/camera";
 
 const phone = { distance: 380, height: 90, fov: 66, roll: 0, yaw: 0, width: 1280, height_px: 720, fps: 60 };
 const real = pinhole({ view: "face-on", golfer: { hand: "right" }, camera: phone });
