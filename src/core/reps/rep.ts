@@ -1,6 +1,5 @@
 import type { JerkSmoother } from "../maths/jerkSmoother";
 import type { FootMotion } from "../motion/footMotion";
-import type { Motion } from "../motion/motion";
 import type { SideName } from "../track/sides";
 import type { FootEvent } from "./events/footEvents";
 import type { Turn } from "./turns";
