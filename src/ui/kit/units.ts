@@ -3,7 +3,8 @@ import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
 export type Units = "cm" | "inch";
 export const CM_PER_INCH = 2.54;
 
-const minus = (s: string) => s.replace("-", "−");
+/** A true minus, and none before a nought. */
+const minus = (s: string) => (/^-0(\.0*)?$/.test(s) ? s.slice(1) : s.replace("-", "−"));
 
 /** Unit in which a measure is shown. */
 export function shownUnit(unit: string, units: Units): string {
