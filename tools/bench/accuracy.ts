@@ -136,7 +136,7 @@ function document(): string {
   const shownIds = ["pelvisSway", "pelvisSlide", "headDrift", "footGapAddress", "leadShareTop", "leadShareImpact", "backTime"] as const;
   return `# How true are the numbers?
 
-Written by \`npm run bench:accuracy\` from exact truth; do not edit the tables. ${compared.length} rendered clips, ${reps} reps, ${golfers.size} invented golfers (150 to 200 cm, slim to heavy, both hands), none of whose bodies or clothes the fit (\`npm run fit\`) has seen. Conditions as promised: view within 5°, 3 to 5 m, 720p; 60 pictures a second except rhythm, pivot, hold and many-rep clips (30).
+Written by \`npm run bench:accuracy\` from exact truth; do not edit the tables. ${compared.length} rendered clips, ${reps} reps, ${golfers.size} invented golfers (150 to 200 cm, slim to heavy, both hands), none of whose bodies or clothes the fit (\`npm run fit\`) has seen. No constant was fitted on them, but outliers among them were looked at and mistakes in the rules mended, so fresh clips will come out somewhat worse. Conditions as promised: view within 5°, 3 to 5 m, 720p; 60 pictures a second except rhythm, pivot, hold and many-rep clips (30).
 
 ## Against the targets
 ${targetTable(met)}
