@@ -15,6 +15,7 @@ import type { Turn } from "./reps/turns";
 import type { RepWindow } from "./reps/window";
 import { pressureSmoother } from "./reps/weight";
 import type { CameraFacts } from "./scene/camera";
+import { during } from "./scene/problems";
 import { readScene, type GolferFacts, type Problem, type Scene } from "./scene/scene";
 import { finishTrack } from "./track/finishTrack";
 import { realTime } from "./track/realTime";
@@ -178,7 +179,7 @@ function analysed({ motion, window, context, rep }: FoundRep, index: number, sce
   const sampled = sample(motion, scene, rep, window, context, options.samples ?? SAMPLES, (options.seed ?? 1) + index);
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
   const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted" };
-  const problems = all.filter((p) => (p.from ?? -Infinity) <= rep.toMs && (p.to ?? Infinity) >= rep.fromMs);
+  const problems = during(all, rep.fromMs, rep.toMs);
   const raw = measureAll(motion, rep, rules);
   const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)])) as Record<MeasureId, Measured>;
   const footEvents = rep.footEvents.map((e, k) => {

@@ -6,9 +6,10 @@
  */
 import { existsSync, writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
+import type { Sort } from "../../src/core/uncertainty/errors";
 import type { MeasureId } from "../../src/core/measures/catalogue";
 import { truthClips } from "../study/truthClip";
-import { compare, pairs, type ComparedClip, type Pair } from "../study/compare";
+import { compare, pairOf, pairs, type ComparedClip, type Pair } from "../study/compare";
 import { figures } from "../study/figures";
 import { coverage, errorTable, measureTable, show, table, tallyTable, targetTable } from "./accuracy/document";
 import { modelErrors } from "./accuracy/modelErrors";
@@ -52,7 +53,7 @@ function read(set: string, change: Parameters<typeof compare>[1] = {}): Compared
 function struckPairs(list: ComparedClip[]): Pair[] {
   return list.flatMap(({ clip, found }) => found.flatMap(({ rep, truth }) => {
     if (truth.strike === undefined || !rep.events.impact) return [];
-    return [{ clip: clip.id, about: clip.truth.about, golfer: clip.truth.golfer.name, value: rep.events.impact.t, u: rep.events.impact.u, truth: truth.strike * 1000 }];
+    return [pairOf(clip, rep.events.impact.t, rep.events.impact.u, truth.strike * 1000)];
   }));
 }
 
@@ -111,9 +112,8 @@ function check(): void {
 
 function write(): void {
   const uTable = Object.fromEntries([...groups.measures].map(([id, list]) => {
-    const of = (want: (about: string) => boolean) => figures(list.filter((p) => want(p.about) && p.u !== null)).u;
-    const step = (about: string) => /^(double|early-step|many-double)/.test(about);
-    return [id, { planted: of((a) => !step(a) && !a.startsWith("dtl")), step: of(step), behind: of((a) => a.startsWith("dtl")) }];
+    const of = (sort: Sort) => figures(list.filter((p) => p.sort === sort && p.u !== null)).u;
+    return [id, { planted: of("planted"), step: of("step"), behind: of("behind") }];
   }));
   writeFileSync("src/core/drills/benchU.json", `${JSON.stringify(uTable, null, 1)}\n`);
   writeFileSync("docs/accuracy.md", document());
@@ -144,7 +144,7 @@ ${targetTable(met)}
 Reps of many-rep clips found: ${splitting.found} of ${splitting.truths}; things that are no reps taken for reps: ${splitting.extra}; reps of one-rep clips not found: ${splitting.missedSingle.length ? splitting.missedSingle.join(", ") : "none"}. From track to verdict with uncertainty: ${show(perRep[perRep.length >> 1] ?? NaN, 0)} ms a rep (median, two shared cores).
 
 ## Verdicts
-*Good*: all musts inside by more than 2U. *Faulty*: one outside by more than U. Test stages: ${"one check each, with the bands that the drills carry, on every rep of its kind."}
+*Good*: all musts inside by more than 2U. *Faulty*: one outside by more than U. Test stages: one check each, with the bands that the drills carry, on every rep of its kind.
 
 ${tallyTable([["drill 5, rendered", ofDrill], ["one-check stages, rendered", ofTests], ...(sim ? [[`drill 5, ${sim.tracks} simulated tracks`, sim.tally] as [string, typeof sim.tally]] : [])])}
 ${[...ofDrill.wrong, ...ofTests.wrong].length ? `\nWrong ones: ${[...ofDrill.wrong, ...ofTests.wrong].join("; ")}.\n` : ""}

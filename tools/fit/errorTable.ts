@@ -56,14 +56,12 @@ const round = (v: number) => Number(v.toPrecision(3));
 /**
  * Reps with and without a step before the strike are fitted apart: a small step on the way back and a walk through the strike
  * have little in common. Where too few stand still, all stand for them.
- *
- * @param sortOf which sort of rep a pair is of
  */
-export function tableOf(groups: { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> }, sortOf: (p: Pair) => Sort): ErrorTable {
+export function tableOf(groups: { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> }): ErrorTable {
   const fit = (map: Map<string, Pair[]>) => {
     const out: Record<string, MethodError> = {};
     for (const [id, list] of [...map].sort(([a], [b]) => a.localeCompare(b))) {
-      const of = (...sorts: Sort[]) => list.filter((p) => sorts.includes(sortOf(p)));
+      const of = (...sorts: Sort[]) => list.filter((p) => sorts.includes(p.sort));
       const put = (key: string, pairs: Pair[]) => {
         const error = methodError(pairs);
         if (error) out[key] = error;

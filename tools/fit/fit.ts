@@ -12,9 +12,8 @@ import { slice, split } from "../../src/core/reps/split";
 import { pressureSmoother } from "../../src/core/reps/weight";
 import { readScene } from "../../src/core/scene/scene";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
-import type { Sort } from "../../src/core/uncertainty/errors";
 import { finishTrack } from "../../src/core/track/finishTrack";
-import { compare, pairs, rulesOf, type Pair } from "../study/compare";
+import { compare, pairs, rulesOf } from "../study/compare";
 import { truthClips, type TruthClip } from "../study/truthClip";
 import { BARE, tableOf } from "./errorTable";
 
@@ -25,11 +24,7 @@ const rms = (x: readonly number[]) => Math.sqrt(mean(x.map((v) => v * v)));
 
 constants(clips.filter((c) => c.truth.perFrame && c.truth.view === "face-on"));
 const compared = clips.map((c) => compare(c, { errors: BARE }));
-const sorts = new Map<string, Sort>(compared.map(({ clip: { id, truth } }) => {
-  const stepped = truth.reps.some((r) => r.footEvents.some((e) => e.event === "liftOff" && e.t < (r.events.impact ?? r.events.release ?? r.to)));
-  return [id, truth.view === "down-the-line" ? "behind" : stepped ? "step" : "planted"];
-}));
-const table = tableOf(pairs(compared), (p: Pair) => sorts.get(p.clip)!);
+const table = tableOf(pairs(compared));
 writeFileSync("src/core/uncertainty/fitted.json", `${JSON.stringify(table, null, 1)}\n`);
 console.log(`wrote ${Object.keys(table.measures).length} measures, ${Object.keys(table.events).length} events, ${Object.keys(table.footEvents).length} foot events`);
 

@@ -1,6 +1,8 @@
 import { analyse, type Analysis, type AnalysedRep, type AnalyseOptions } from "../../src/core/analyse";
 import { findStage } from "../../src/core/drills";
+import type { Sort } from "../../src/core/uncertainty/errors";
 import type { RepRules } from "../../src/core/reps/rep";
+import { during } from "../../src/core/scene/problems";
 import type { Truth, TruthClip, TruthRep } from "./truthClip";
 
 /** One figure of one rep: what was said, how sure, and what is true. */
@@ -8,6 +10,7 @@ export interface Pair {
   clip: string;
   about: string;
   golfer: string;
+  sort: Sort;
   value: number;
   u: number | null;
   truth: number;
@@ -22,6 +25,18 @@ export interface ComparedClip {
   missed: TruthRep[];
   extra: AnalysedRep[];
 }
+
+/** Which sort of rep a clip holds, by its truth: what errors and uncertainties are told apart by. */
+export function sortOf(truth: Truth): Sort {
+  if (truth.view === "down-the-line") return "behind";
+  const stepped = truth.reps.some((r) => r.footEvents.some((e) => e.event === "liftOff" && e.t < (r.events.impact ?? r.events.release ?? r.to)));
+  return stepped ? "step" : "planted";
+}
+
+/** A pair of a clip: who and what it is of. */
+export const pairOf = ({ id, truth }: TruthClip, value: number, u: number | null, exact: number): Pair => ({
+  clip: id, about: truth.about, golfer: truth.golfer.name, sort: sortOf(truth), value, u, truth: exact,
+});
 
 /** How the clip's reps go: its drill's stage says, else the script's own traits. */
 export function rulesOf(truth: Truth): RepRules {
@@ -70,9 +85,9 @@ const add = (map: Map<string, Pair[]>, key: string, pair: Pair) => {
 export function pairs(compared: readonly ComparedClip[]): { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> } {
   const out = { measures: new Map<string, Pair[]>(), events: new Map<string, Pair[]>(), footEvents: new Map<string, Pair[]>() };
   for (const { clip, found, analysis } of compared) {
-    const of = (value: number, u: number | null, truth: number): Pair => ({ clip: clip.id, about: clip.truth.about, golfer: clip.truth.golfer.name, value, u, truth });
+    const of = (value: number, u: number | null, truth: number): Pair => pairOf(clip, value, u, truth);
     for (const { rep, truth } of found) {
-      if (analysis.problems.some((p) => p.touches === "rep" && (p.from ?? -Infinity) <= rep.to && (p.to ?? Infinity) >= rep.from)) continue;
+      if (during(analysis.problems, rep.from, rep.to).some((p) => p.touches === "rep")) continue;
       for (const [id, m] of Object.entries(rep.measures)) if (m.value !== null && m.u !== null && truth.measures[id] !== undefined) add(out.measures, id, of(m.value, m.u, truth.measures[id]));
       for (const [name, e] of Object.entries(rep.events)) if (truth.events[name] !== undefined) add(out.events, name, of(e.t, e.u, truth.events[name]));
       for (const e of truth.footEvents) {

@@ -1,33 +1,32 @@
 import { add, mix, type Vec3 } from "../maths/vec3";
 import { curve, type Knot } from "../maths/curve";
 import { DE_LEVA, type Body, type Segment } from "./anthropometry";
-import type { Pose, Poser, Side } from "./pose";
+import type { Pose, Poser } from "./pose";
 import type { MovementScript } from "./script";
 
 /** Standard gravity, cm/s². */
 export const GRAVITY = 980.665;
 
+/** Calls back with every segment's share of the body's mass and the place of its centre. */
+export function eachSegment(pose: Pose, body: Body, put: (mass: number, at: Vec3) => void): void {
+  const shares = DE_LEVA[body.sex];
+  const segment = (name: Segment, from: Vec3, to: Vec3) => put(shares[name].mass, mix(from, to, shares[name].centre));
+  segment("head", pose.head, pose.head);
+  segment("trunk", pose.midShoulder, pose.midHip);
+  for (const side of [pose.lead, pose.trail]) {
+    segment("upperArm", side.shoulder, side.elbow);
+    segment("forearm", side.elbow, side.wrist);
+    segment("hand", pose.midHands, pose.midHands);
+    segment("thigh", side.hip, side.knee);
+    segment("shank", side.knee, side.ankle);
+    segment("foot", side.heel, side.toe);
+  }
+}
+
 /** Whole-body centre of mass of a pose, cm (segment masses after de Leva 1996; the club has none). */
 export function centreOfMass(pose: Pose, body: Body): Vec3 {
-  const shares = DE_LEVA[body.sex];
   let sum: Vec3 = [0, 0, 0];
-  const put = (segment: Segment, from: Vec3, to: Vec3) => {
-    const { mass, centre } = shares[segment];
-    const at = mix(from, to, centre);
-    sum = add(sum, [at[0] * mass, at[1] * mass, at[2] * mass]);
-  };
-  put("head", pose.head, pose.head);
-  put("trunk", pose.midShoulder, pose.midHip);
-  const limbs = (side: Side) => {
-    put("upperArm", side.shoulder, side.elbow);
-    put("forearm", side.elbow, side.wrist);
-    put("hand", pose.midHands, pose.midHands);
-    put("thigh", side.hip, side.knee);
-    put("shank", side.knee, side.ankle);
-    put("foot", side.heel, side.toe);
-  };
-  limbs(pose.lead);
-  limbs(pose.trail);
+  eachSegment(pose, body, (mass, at) => (sum = add(sum, [at[0] * mass, at[1] * mass, at[2] * mass])));
   return sum;
 }
 

@@ -14,6 +14,10 @@ export interface Problem {
   to?: number;
 }
 
+/** The problems that hold at some time between two, ms. */
+export const during = (problems: readonly Problem[], from: number, to: number): Problem[] =>
+  problems.filter((p) => (p.from ?? -Infinity) <= to && (p.to ?? Infinity) >= from);
+
 /** A background that has moved this far, in shares of the picture's long side, is a phone that moved: 3 px at 1280. */
 const MOVED = 3 / 1280;
 /** A golfer darker than this on average (0–255) can't be followed. */

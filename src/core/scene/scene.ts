@@ -12,7 +12,7 @@ export type { Problem } from "./problems";
 
 /** What the camera saw: one per clip. */
 export interface Scene {
-  /** Degrees between the golfer's target line and the picture, + when the lead foot is nearer the lens; NaN-free: 0 with the prior's u where nothing tells. */
+  /** Degrees between the golfer's target line and the picture, + when the lead foot is nearer the lens; 0 with the prior's u where nothing tells. */
   view: { asked: View; errorDeg: number; u: number };
   /** Centimetres of one pixel at the golfer, and where that comes from. */
   scale: { cmPerPx: number; u: number; from: "stature" };

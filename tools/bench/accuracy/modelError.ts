@@ -1,28 +1,16 @@
-import { DE_LEVA, type Segment } from "../../../src/core/figure/anthropometry";
-import { GRAVITY } from "../../../src/core/figure/balance";
+import { eachSegment, GRAVITY } from "../../../src/core/figure/balance";
 import type { Pose } from "../../../src/core/figure/pose";
 import { TRUTH_HZ, type Simulation } from "../../../src/core/figure/simulate";
 import { filtfilt, lowPass } from "../../../src/core/maths/filter";
-import { mix, type Vec3 } from "../../../src/core/maths/vec3";
+import type { Vec3 } from "../../../src/core/maths/vec3";
 
 /** Mass of a club's head and grip end, as shares of a body of 75 kg (an iron: 0.27 kg in the head, 0.15 kg near the hands). */
 const CLUB = { head: 0.27 / 75, grip: 0.15 / 75 };
 
 /** Points that stand for the body: segments by de Leva's masses and centres, and the club. */
 function masses(sim: Simulation, p: Pose): { m: number; at: Vec3 }[] {
-  const s = DE_LEVA[sim.body.sex];
   const out: { m: number; at: Vec3 }[] = [];
-  const put = (name: Segment, from: Vec3, to: Vec3) => out.push({ m: s[name].mass, at: mix(from, to, s[name].centre) });
-  put("head", p.midShoulder, p.head);
-  put("trunk", p.midShoulder, p.midHip);
-  for (const side of [p.lead, p.trail]) {
-    put("upperArm", side.shoulder, side.elbow);
-    put("forearm", side.elbow, side.wrist);
-    put("hand", side.wrist, p.midHands);
-    put("thigh", side.hip, side.knee);
-    put("shank", side.knee, side.ankle);
-    put("foot", side.heel, side.toe);
-  }
+  eachSegment(p, sim.body, (m, at) => out.push({ m, at }));
   if (sim.script.club !== null) out.push({ m: CLUB.head, at: p.clubHead }, { m: CLUB.grip, at: p.midHands });
   return out;
 }

@@ -57,7 +57,7 @@ export function simulated(tracks: number, seed: number, progress: (done: number)
     for (const [id, m] of Object.entries(rep.measures)) {
       const exactValue = known.measures[id];
       if (m.value === null || m.u === null || exactValue === undefined) continue;
-      const pair: Pair = { clip: `track ${k}`, about: "simulated", golfer: "", value: m.value, u: m.u, truth: exactValue };
+      const pair: Pair = { clip: `track ${k}`, about: "simulated", golfer: "", sort: steps ? "step" : "planted", value: m.value, u: m.u, truth: exactValue };
       const list = out.measures.get(id);
       if (list) list.push(pair);
       else out.measures.set(id, [pair]);

@@ -1,4 +1,4 @@
-import type { ComparedClip, Pair } from "../../study/compare";
+import { pairOf, sortOf, type ComparedClip, type Pair } from "../../study/compare";
 import { figures } from "../../study/figures";
 
 type Groups = { measures: Map<string, Pair[]>; events: Map<string, Pair[]>; footEvents: Map<string, Pair[]> };
@@ -12,8 +12,6 @@ export interface Target {
   met: boolean | null;
 }
 
-const isStep = (p: Pair) => /^(double|early-step|many-double)/.test(p.about);
-
 /** The figures that were promised, of the reported set within the promised conditions (root mean square of the error). */
 export function targets(groups: Groups, heard: readonly Pair[], compared: readonly ComparedClip[]): Target[] {
   const of = (name: string, unit: string, most: number, ...lists: (readonly Pair[] | undefined)[]): Target => {
@@ -25,8 +23,8 @@ export function targets(groups: Groups, heard: readonly Pair[], compared: readon
   const foot = (event: string) => [groups.footEvents.get(`lead ${event}`), groups.footEvents.get(`trail ${event}`)];
   const faceOn = (list: readonly Pair[] | undefined) => list?.filter((p) => !p.about.startsWith("dtl") && p.about !== "gesture");
   const wide = new Set(compared.filter((c) => c.found.some(({ truth }) => (truth.measures.footGapAddress ?? 0) >= 35)).map((c) => c.clip.id));
-  const planted = (id: string) => m(id)?.filter((p) => !isStep(p) && wide.has(p.clip));
-  const stepping = (id: string) => m(id)?.filter(isStep);
+  const planted = (id: string) => m(id)?.filter((p) => p.sort === "planted" && wide.has(p.clip));
+  const stepping = (id: string) => m(id)?.filter((p) => p.sort === "step");
   const shares = ["leadShareAddress", "leadShareTop", "leadShareImpact", "leadShareFinish", "leadShareRelease", "trailSharePeak"];
   const curve = (want: (c: ComparedClip) => boolean): Pair[] => compared.filter(want).flatMap(curveErrors);
   return [
@@ -42,8 +40,8 @@ export function targets(groups: Groups, heard: readonly Pair[], compared: readon
     of("impact, picture alone", "ms", 6, faceOn(groups.events.get("impact"))),
     of("strike, with a sound whose offset a clap has told", "ms", 3, heard),
     of("lead share at events, planted feet ≥ 35 cm apart", "points", 5, ...shares.map(planted)),
-    of("lead share along the curve, planted", "points", 5, curve((c) => wide.has(c.clip.id) && !/^(double|early-step|many)/.test(c.clip.truth.about))),
-    of("lead share along the curve, stepping", "points", 8, curve((c) => /^(double|early-step)/.test(c.clip.truth.about))),
+    of("lead share along the curve, planted", "points", 5, curve((c) => wide.has(c.clip.id) && sortOf(c.clip.truth) === "planted")),
+    of("lead share along the curve, stepping", "points", 8, curve((c) => sortOf(c.clip.truth) === "step" && c.clip.truth.reps[0]!.kind !== "hold")),
     of("trail share peak, stepping", "points", 8, stepping("trailSharePeak")),
     of("lead share at other events, stepping", "points", 12, ...shares.slice(0, 5).map(stepping)),
     of("weight across before the top (≥ 10 points in 100 ms)", "ms", 35, m("recentreBeforeTop")?.filter((p) => fast(p, groups))),
@@ -70,6 +68,6 @@ function curveErrors({ clip, found, analysis }: ComparedClip): Pair[] {
   return truth.perFrame.flatMap((f) => {
     if (f.t < from || f.t > to) return [];
     const k = rep.series.t.findIndex((t) => t >= f.t - 1);
-    return k < 0 ? [] : [{ clip: clip.id, about: truth.about, golfer: truth.golfer.name, value: rep.series.leadShare[k]!, u: rep.series.leadShareU[k]!, truth: f.leadShare }];
+    return k < 0 ? [] : [pairOf(clip, rep.series.leadShare[k]!, rep.series.leadShareU[k]!, f.leadShare)];
   });
 }

@@ -2,7 +2,7 @@ import { bandFor, findStage, type Stage } from "../../../src/core/drills";
 import { judge } from "../../../src/core/judge/judge";
 import type { Verdict } from "../../../src/core/judge/verdict";
 import type { AnalysedRep } from "../../../src/core/analyse";
-import type { Problem } from "../../../src/core/scene/problems";
+import { during } from "../../../src/core/scene/problems";
 import { rulesOf, type ComparedClip } from "../../study/compare";
 import { stageOf, TEST_CHECKS } from "../../study/testStages";
 import type { TruthRep } from "../../study/truthClip";
@@ -71,14 +71,12 @@ export function testStages(compared: readonly ComparedClip[], into: Tally): void
       const stage = stageOf(c, rules);
       for (const { rep, truth } of found) {
         if (!c.kinds.includes(truth.kind) || truth.measures[c.measure] === undefined) continue;
-        const verdict = judge({ stage, statureCm: clip.truth.golfer.stature, measures: rep.measures, actions: [], problems: overlapping(analysis.problems, rep) });
+        const verdict = judge({ stage, statureCm: clip.truth.golfer.stature, measures: rep.measures, actions: [], problems: during(analysis.problems, rep.from, rep.to) });
         count(into, `${clip.id} ${c.measure}`, stage, clip.truth.golfer.stature, truth, rep, verdict);
       }
     }
   }
 }
-
-const overlapping = (problems: readonly Problem[], rep: AnalysedRep) => problems.filter((p) => (p.from ?? -Infinity) <= rep.to && (p.to ?? Infinity) >= rep.from);
 
 /** The drills' own stages on their clips. */
 export function drillStages(compared: readonly ComparedClip[], into: Tally): { clip: string; want: string; said: string; cue: string | null }[] {

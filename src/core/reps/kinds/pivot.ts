@@ -10,7 +10,7 @@ import { bothFeet, pressureOf } from "../weight";
 const LEAST_TURN = 12;
 const START = 0.1;
 
-/** Turn of a foot from where it stands, without sign, smoothed; cm of toe travel stand in for degrees where no ground plane is at hand. */
+/** Turn of a foot from where it stands, degrees without sign, smoothed; 0 where unknown. */
 function turned(m: Motion, foot: SideName): Float64Array {
   const d = m.direction[foot].map((v) => (Number.isNaN(v) ? 0 : v));
   return filtfilt(lowPass(4, m.dt), d).map(Math.abs);
