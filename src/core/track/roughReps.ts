@@ -20,12 +20,16 @@ const RESTING = 0.45;
 const RESTING_S = 0.16;
 /** … and no shorter than this from the top to the middle of the bottom (MOVEMENT: a quicker one is film that runs too fast), s. */
 const SHORTEST = 0.15;
+/** From behind the hands stay up for a while: they have turned since they came this near to their highest, degrees. */
+const LEVEL = 15;
 /** Hips that go farther than this on the way down are walking; share of stature. */
 const STAYS = 0.2;
 /** Arms that seem to rise for no longer than this on their way through have not, ms. */
 const JITTER_MS = 70;
 /** A golfer less present than this in a frame says nothing. */
 const PRESENT = 0.5;
+/** Nor do hands that are both less visible than this: from behind, the body hides them after the strike. */
+const VISIBLE = 0.3;
 
 /**
  * Finds the swings in a track by the arms alone: raised, down past hanging and up again without resting there. A waggle, a
@@ -53,7 +57,9 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
     const bottom = lowest(raised, from, to);
     const top = peakBefore(raised, times, from);
     if (top < 0 || raised[top]! < RAISED) continue;
-    if (((times[from]! + times[to]!) / 2 - times[top]!) / 1000 < SHORTEST || wanders(track, top, bottom)) continue;
+    let turned = top;
+    while (turned > 0 && raised[turned - 1]! > raised[top]! - LEVEL) turned--;
+    if (((times[from]! + times[to]!) / 2 - times[turned]!) / 1000 < SHORTEST || wanders(track, top, bottom)) continue;
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
     if (down > LONGEST || rested > RESTING * down + RESTING_S) continue;
@@ -78,7 +84,7 @@ function wanders(track: Pick<Track, "landmarks" | "times">, top: number, bottom:
   return Math.abs(x(bottom) - x(from)) > STAYS * statureInPx(track);
 }
 
-/** Angle of the arms from hanging straight down, in the picture, degrees 0–180. */
+/** Angle of the arms from hanging straight down, in the picture, degrees 0–180; NaN where the hands are hidden. */
 function armRaise({ landmarks, times }: Pick<Track, "landmarks" | "times">): Float64Array {
   const mid = (a: number, b: number, axis: 0 | 1) =>
     runningMedian(Array.from(times, (_, i) => (landmarks[at(i, a) + axis]! + landmarks[at(i, b) + axis]!) / 2), 3);
@@ -87,11 +93,13 @@ function armRaise({ landmarks, times }: Pick<Track, "landmarks" | "times">): Flo
   const handY = runningMedian(hands.y, 3);
   const shoulderX = mid(POINT.leftShoulder, POINT.rightShoulder, 0);
   const shoulderY = mid(POINT.leftShoulder, POINT.rightShoulder, 1);
-  return handX.map((x, i) => (Math.atan2(Math.abs(x - shoulderX[i]!), handY[i]! - shoulderY[i]!) * 180) / Math.PI);
+  const seen = runningMedian(Array.from(times, (_, i) => Math.max(landmarks[at(i, POINT.leftWrist) + 2]!, landmarks[at(i, POINT.rightWrist) + 2]!)), 3);
+  return handX.map((x, i) => (seen[i]! < VISIBLE ? NaN : (Math.atan2(Math.abs(x - shoulderX[i]!), handY[i]! - shoulderY[i]!) * 180) / Math.PI));
 }
 
 function lowest(x: Float64Array, from: number, to: number): number {
   let best = from;
+  // From a known one, as the first of a bottom is.
   for (let i = from; i <= to; i++) if (x[i]! < x[best]!) best = i;
   return best;
 }
@@ -101,7 +109,7 @@ function peakBefore(x: Float64Array, times: Float64Array, from: number): number 
   let best = -1;
   for (let i = from - 1; i >= 0 && (times[from]! - times[i]!) / 1000 < LONGEST; i--) {
     if (x[i]! < HANGING) break;
-    if (best < 0 || x[i]! > x[best]!) best = i;
+    if (!Number.isNaN(x[i]!) && (best < 0 || x[i]! > x[best]!)) best = i;
   }
   return best;
 }
