@@ -25,6 +25,8 @@ function ordinaryPhone(r: Seeded, stature: number): PhoneCamera {
 
 interface Wanted {
   name: string;
+  /** What they are of, where a name alone is taken. */
+  about?: string;
   script: (r: Seeded, k: number) => MovementScript;
   drill?: string;
   view?: ClipSpec["view"];
@@ -49,6 +51,10 @@ const WANTED: readonly Wanted[] = [
   { name: "dtl", script: move.plainSwing, view: "down-the-line", count: { fit: 7, report: 15 } },
   { name: "many-swing", script: (r) => move.manyReps(r, "swing", 4), fps: 30, count: { fit: 1, report: 3 } },
   { name: "many-double", script: (r) => move.manyReps(r, "double-step", 4), drill: "double-step", fps: 30, count: { fit: 0, report: 2 } },
+  // Added later, at the end, so that the golfers of those above stay theirs.
+  { name: "rocking-again", about: "rocking", script: move.rocking, fps: 30, count: { fit: 2, report: 0 } },
+  { name: "stepping-again", about: "stepping", script: move.stepping, fps: 30, count: { fit: 2, report: 0 } },
+  { name: "pivot-again", about: "pivot", script: move.footPivot, fps: 30, count: { fit: 2, report: 0 } },
 ];
 
 function foldClips(fold: Fold): ClipSpec[] {
@@ -61,7 +67,7 @@ function foldClips(fold: Fold): ClipSpec[] {
       const golfer = golfers[n++ % golfers.length]!;
       const script = w.script(r, k);
       return {
-        id: `${w.name}-${k + 1}`, about: w.name, golfer, drill: w.drill ?? "none", view: w.view ?? "face-on", script, outfit: outfit(fold, r),
+        id: `${w.name}-${k + 1}`, about: w.about ?? w.name, golfer, drill: w.drill ?? "none", view: w.view ?? "face-on", script, outfit: outfit(fold, r),
         place: PLACES[Math.floor(r.uniform() * PLACES.length)]!, camera: { ...ordinaryPhone(r, golfer.stature), fps: w.fps ?? 60 }, wind: r.uniform() * 0.6, seed,
       } satisfies ClipSpec;
     }),
@@ -99,7 +105,8 @@ export const SPOILED: ClipSpec[] = [
   ...spoiled("knocked", 3, () => ({}), (k) => ({ knock: { at: 1.5 + k * 0.3, pitch: 3 - k, roll: 2 + k, yaw: k - 1 } })),
   ...spoiled("sag", 2, () => ({}), (k) => ({ sag: { at: 0.6, perSecond: 1.2 + k } })),
   ...spoiled("dark", 3, () => ({ light: "dark" as const, place: "room" as const }), () => ({ noise: 4, shutter: 1 / 60 })),
-  ...spoiled("crossing", 4, (k) => ({ passer: { from: 0.2, behind: -130, direction: k % 2 ? (1 as const) : (-1 as const) } }), () => ({})),
+  // They are before the golfer about five seconds after they begin: during the rep.
+  ...spoiled("crossing", 4, (k) => ({ passer: { from: -2.8 - 0.15 * k, behind: -130, direction: k % 2 ? (1 as const) : (-1 as const) } }), () => ({})),
 ];
 
 function spoiled(name: string, count: number, other: (k: number) => Partial<ClipSpec>, camera: (k: number) => Partial<PhoneCamera>): ClipSpec[] {

@@ -12,6 +12,8 @@ export interface Box {
 }
 
 const SIDE = 32;
+/** Corners are looked for this far apart, px: a coarser search misses the few that a plain wall has. */
+const STEP = SIDE / 2;
 const REACH = 6;
 const PATCHES = 8;
 /** A patch whose match is this many grey levels worse than at first has lost its place. */
@@ -31,8 +33,8 @@ export class Background {
     const [width, height] = uprightSize(frame);
     const found: { t: Template; left: number; top: number; strength: number }[] = [];
     const margin = SIDE;
-    for (let top = margin; top + SIDE + margin <= height; top += Math.round(height / 12))
-      for (let left = margin; left + SIDE + margin <= width; left += Math.round(width / 12)) {
+    for (let top = margin; top + SIDE + margin <= height; top += STEP)
+      for (let left = margin; left + SIDE + margin <= width; left += STEP) {
         if (left + SIDE > avoid.left && left < avoid.right && top + SIDE > avoid.top && top < avoid.bottom) continue;
         const t = template([lumaWindow(frame, left, top, SIDE, SIDE)], left, top, SIDE, SIDE);
         const [xx, xy, yy] = t.normal;
