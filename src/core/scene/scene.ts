@@ -3,8 +3,9 @@ import type { View } from "../measures/catalogue";
 import { sides, targetSign, type Hand } from "../track/sides";
 import { stillSpell } from "../track/stillSpell";
 import type { FinishedTrack } from "../track/finishTrack";
-import { at, type Track } from "../track/track";
+import { at, POINT, type Track } from "../track/track";
 import { camera, type Camera, type CameraFacts } from "./camera";
+import { facing, type Facing } from "./facing";
 import { SCENE_FIT } from "./fitted";
 import { pictureProblems, type Problem } from "./problems";
 
@@ -31,12 +32,14 @@ export interface GolferFacts {
   hand: Hand;
 }
 
-/** Prior on how far from square the phone stands when nothing in the picture tells it, degrees. */
+/** Prior on how far from square the phone stands, degrees. */
 const VIEW_PRIOR = 5;
-/** Shoulders narrower than this share of stature across the picture are not seen from the front; wider, not from the side. */
+/** Shoulders wider than this share of stature across the picture are not seen from the side. */
 const NARROWEST_SHOULDERS = 0.13;
 /** The network mistakes a front for a back in some frames; seen so in most, it is a back. */
 const MOSTLY = 0.7;
+/** Feet and nose that point across the picture by less than this (sine) are not seen from the side. */
+const FROM_THE_SIDE = 0.55;
 /** Feet nearer than this across the picture do not tell the view, cm (MOVEMENT, axes). */
 const WIDE_STANCE = 25;
 /** View errors from which the words and the measures change, degrees (MOVEMENT, scale and view). */
@@ -67,17 +70,20 @@ export function readScene(track: FinishedTrack, golfer: GolferFacts, asked: View
   const [lead, trail] = [place("lead"), place("trail")];
   const across = (lead[0] - trail[0]) * sign;
   const stance = (Math.atan2(trail[1] - lead[1], across) * 180) / Math.PI;
-  const told = asked === "face-on" && across >= WIDE_STANCE && Math.abs(stance) < 60;
-  // The line of the heels is a weak witness: it is weighed against what phones are usually off by.
-  const trust = VIEW_PRIOR ** 2 / (VIEW_PRIOR ** 2 + SCENE_FIT.viewSd ** 2);
-  const errorDeg = told ? stance * trust : 0;
+  const share = (cmPerPx / golfer.statureCm) * sign;
+  const forward = (foot: "lead" | "trail") => over((i) => x(i, s[foot].toe) - x(i, s[foot].heel)) * share;
+  const face = facing((forward("lead") + forward("trail")) / 2, over((i) => x(i, POINT.nose) - (x(i, s.lead.ear) + x(i, s.trail.ear)) / 2) * share);
+  // Each witness is weighed against what phones are usually off by; the line of the heels tells something in a wide stance only.
+  const witnesses = [[0, VIEW_PRIOR], [face.deg, face.sd], ...(across >= WIDE_STANCE && Math.abs(stance) < 60 ? [[stance, SCENE_FIT.viewSd]] : [])] as [number, number][];
+  const weight = witnesses.reduce((sum, [, sd]) => sum + 1 / sd ** 2, 0);
+  const errorDeg = asked === "face-on" ? witnesses.reduce((sum, [deg, sd]) => sum + deg / sd ** 2, 0) / weight : 0;
   const problems = [
-    ...viewProblems(asked, shoulders * (cmPerPx / golfer.statureCm), track.fromBehind, errorDeg),
+    ...viewProblems(asked, shoulders * (cmPerPx / golfer.statureCm), track.fromBehind, face, errorDeg),
     ...sizeProblems(track, heels, ears, toes),
     ...pictureProblems(track),
   ];
   return {
-    view: { asked, errorDeg, u: told ? VIEW_PRIOR * Math.sqrt(1 - trust) : VIEW_PRIOR },
+    view: { asked, errorDeg, u: asked === "face-on" ? 1 / Math.sqrt(weight) : VIEW_PRIOR },
     scale: { cmPerPx, u: cmPerPx * SCENE_FIT.scaleSd, from: "stature" },
     camera: pinhole,
     targetSign: sign,
@@ -88,16 +94,16 @@ export function readScene(track: FinishedTrack, golfer: GolferFacts, asked: View
 }
 
 /** @param shoulders their width across the picture as a share of stature, + with the lead one on the target's side */
-function viewProblems(asked: View, shoulders: number, fromBehind: number, errorDeg: number): Problem[] {
+function viewProblems(asked: View, shoulders: number, fromBehind: number, face: Facing, errorDeg: number): Problem[] {
   const wrong = (message: string, action: string): Problem[] => [{ code: "wrongView", message, action, touches: "rep" }];
   if (asked === "down-the-line") {
-    if (Math.abs(shoulders) <= NARROWEST_SHOULDERS) return [];
-    return wrong("The phone is not behind you on the target line: your shoulders are seen from the front.", "Stand the phone behind your hands, looking along the line of your feet to the target.");
+    if (face.sine > 0) return wrong("The phone is on the target's side of you.", "Stand the phone behind your hands, looking along the line of your feet to the target.");
+    if (-face.sine >= FROM_THE_SIDE && Math.abs(shoulders) <= NARROWEST_SHOULDERS) return [];
+    return wrong("The phone is not behind you on the target line: you are seen from the front.", "Stand the phone behind your hands, looking along the line of your feet to the target.");
   }
-  if (Math.abs(shoulders) < NARROWEST_SHOULDERS) return wrong("The phone is not in front of you: your shoulders are seen from the side.", "Stand the phone square in front of you, where your chest points.");
-  if (fromBehind > MOSTLY) return wrong("The phone is behind you.", "Stand the phone in front of you, where your chest points.");
-  if (Math.abs(errorDeg) > NOT_THE_VIEW)
-    return wrong(`You or the phone stand ${Math.abs(errorDeg).toFixed(0)}° off square: the target line can't be measured.`, "Stand the phone square in front of you, on a line through the middle of your feet.");
+  if (fromBehind > MOSTLY && Math.abs(face.deg) < NOT_THE_VIEW) return wrong("The phone is behind you.", "Stand the phone in front of you, where your chest points.");
+  if (Math.abs(face.deg) > NOT_THE_VIEW)
+    return wrong(`The phone stands about ${Math.abs(face.deg).toFixed(0)}° off your front: the target line can't be measured.`, "Stand the phone square in front of you, on a line through the middle of your feet.");
   if (Math.abs(errorDeg) > ASKEW)
     return [{ code: "askew", message: `You or the phone stand about ${Math.abs(errorDeg).toFixed(0)}° off square.`, action: "Line your toes up with the target and the phone square to them.", touches: "nothing" }];
   return [];
