@@ -1,4 +1,4 @@
-import { POINT, POINTS, STRIDE } from "../core/track/track";
+import { POINT, POINTS, STRIDE, type Track } from "../core/track/track";
 import { Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
 import { uprightSize, type Frame } from "./decode/frame";
@@ -24,8 +24,8 @@ type Look = (frame: Frame, square: Square) => ReturnType<PoseNetwork["landmarks"
 export interface CoarseLook {
   /** The one still crop for the whole clip. */
   square: Square;
-  /** Times at which a second person was seen, ms. */
-  others: number[];
+  /** Other people: when they were seen, and where. */
+  others: Track["others"];
   /** Where the golfer was seen in it, with room for a club. */
   golfer: Box;
   /** Usual middle of the feet there, px. */
@@ -38,7 +38,7 @@ export interface CoarseLook {
  */
 export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Look, timings: ReadTimings, stop: () => void): Promise<CoarseLook> {
   const wanted: { square: Square; box: Box; feet: [number, number] }[] = [];
-  const others: number[] = [];
+  const others: Track["others"] = [];
   let square: Square | null = null;
   let next = 0;
   let nextPeople = 0;
@@ -53,9 +53,11 @@ export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Loo
     if (!square || frame.timeMs >= nextPeople) {
       nextPeople = frame.timeMs + PEOPLE_MS;
       const found: Found[] = await findPeople(frame, network, timings, !square);
-      if (found.length > 1) others.push(frame.timeMs);
-      if (!square && found.length) {
-        square = found[0]!.square;
+      const [first] = found;
+      const own = square ?? first?.square;
+      for (const { square: s } of found) if (own && !samePerson(s, own)) others.push({ t: frame.timeMs, x: s.cx, y: s.cy, size: s.size });
+      if (!square && first) {
+        square = first.square;
         // The detector's square is a first guess: the landmark network's own proposal is looked at twice before it counts.
         for (let k = 0; k < 2; k++) square = bodySquare(...proposedSquare(await look(frame, square), square));
       }
@@ -93,6 +95,9 @@ export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Loo
     golfer: { left: edge(Math.min, "left"), top: edge(Math.min, "top"), right: edge(Math.max, "right"), bottom: edge(Math.max, "bottom") },
   };
 }
+
+/** Whether a square that the detector found is round the one that is followed. */
+const samePerson = (s: Square, own: Square): boolean => Math.hypot(s.cx - own.cx, s.cy - own.cy) < 0.25 * own.size && s.size < 1.3 * own.size && s.size > own.size / 1.3;
 
 /** The tight square for one picture, opened if the hands or feet would not be in it; and the box of the body with room for a club. */
 function roomFor(points: Float32Array, proposal: Square): { square: Square; box: Box; feet: [number, number] } {
