@@ -13,13 +13,17 @@ export function handSpeed(m: Motion): Float64Array {
 /** A body that falls carries its hands along slowly; faster changes of the network's shoulders are its own, Hz. */
 const CARRIED_HZ = 2.5;
 
+function carried(m: Motion): [t: Float64Array, u: Float64Array] {
+  const slow = lowPass(CARRIED_HZ, m.dt);
+  return [filtfilt(slow, m.shoulderT), filtfilt(slow, m.shoulderU)];
+}
+
 /**
  * Speed of mid-hands against mid-shoulder in the picture plane, cm/s: a body that falls to one foot carries its hands
  * along without their having started.
  */
 export function swingSpeed(m: Motion): Float64Array {
-  const slow = lowPass(CARRIED_HZ, m.dt);
-  const [t, u] = [filtfilt(slow, m.shoulderT), filtfilt(slow, m.shoulderU)];
+  const [t, u] = carried(m);
   return planeSpeed(m.handsT.map((v, i) => v - t[i]!), m.handsU.map((v, i) => v - u[i]!), m.dt);
 }
 
@@ -64,15 +68,16 @@ export function armAngle(handsT: Float64Array, handsU: Float64Array, shoulderT: 
  */
 export function top(m: Motion, rough: number): number {
   if (m.view === "down-the-line") return highest(m, rough);
-  const reach = Math.round(0.2 / m.dt);
+  const reach = Math.round(0.3 / m.dt);
   const span = Math.max(2, Math.round(0.067 / m.dt));
+  const [shoulderT, shoulderU] = carried(m);
   const find = (t: Float64Array, u: Float64Array) => {
-    const angle = armAngle(t, u, m.shoulderT, m.shoulderU);
+    const angle = armAngle(t, u, shoulderT, shoulderU);
     let best = -1;
-    for (let i = Math.max(span, rough - reach); i <= Math.min(m.n - 1 - span, rough + reach); i++)
-      if (!Number.isNaN(angle[i]!) && (best < 0 || angle[i]! > angle[best]!)) best = i;
     // At the end of what was followed the largest angle is only the last one.
-    return best < 0 || Number.isNaN(angle[best - span]! + angle[best + span]!) ? NaN : vertex(angle, best, span);
+    for (let i = Math.max(span, rough - reach); i <= Math.min(m.n - 1 - span, rough + reach); i++)
+      if (!Number.isNaN(angle[i - span]! + angle[i]! + angle[i + span]!) && (best < 0 || angle[i]! > angle[best]!)) best = i;
+    return best < 0 ? NaN : vertex(angle, best, span);
   };
   const close = find(m.closeHandsT, m.closeHandsU);
   return toMs(m, Number.isNaN(close) ? find(m.handsT, m.handsU) : close) + EVENT_FIT.topLateMs;
