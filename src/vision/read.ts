@@ -3,7 +3,7 @@ import { midHands } from "../core/track/midHands";
 import { finishTrack } from "../core/track/finishTrack";
 import { plantedSpells } from "../core/track/plantedSpells";
 import { roughReps } from "../core/track/roughReps";
-import { at, OUTLINE, POINT, POINTS, STRIDE, type Track } from "../core/track/track";
+import { at, EDGES, OUTLINE, POINT, POINTS, STRIDE, type Track } from "../core/track/track";
 import { coarseLook, PRESENT, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
@@ -15,6 +15,7 @@ import { footPaths, risePath } from "./patches/footPaths";
 import { handsPath } from "./patches/handsPath";
 import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
 import type { ReadTimings } from "./readTimings";
+import { footEdges, maskRows, type MaskRows } from "./silhouette/footEdges";
 import { readOutline } from "./silhouette/outline";
 import { soundOnsets } from "./sound/onsets";
 import { Background, brightness, type Box } from "./still/background";
@@ -29,6 +30,8 @@ export interface ReadOptions {
 }
 
 
+/** The hands are followed for this long each way from a rough top, s: it may be 150 ms off. */
+const HANDS_S = 0.3;
 /** The background and the light are looked at once in this many ms. */
 const STILL_MS = 100;
 
@@ -65,6 +68,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   const presence = new Float32Array(total);
   const feet: LumaWindow[] = [];
   const hands: LumaWindow[] = [];
+  const soles: MaskRows[] = [];
   const body = square.size / TIGHT / 1.25 / 1.1;
   let background: Background | null = null;
   const looks: Track["looks"] = [];
@@ -84,6 +88,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     background ??= new Background(frame, golfer);
     if (!looks.length || frame.timeMs - looks[looks.length - 1]!.t >= STILL_MS - 1) looks.push({ t: frame.timeMs, moved: background.moved(frame), luma: brightness(frame, golferBox(points)) });
     times.push(frame.timeMs);
+    soles.push(maskRows(output.mask, square, footArea.top, footArea.top + footArea.height));
     feet.push(lumaWindow(frame, footArea.left, footArea.top, footArea.width, footArea.height));
     const [hx, hy] = handsNow(points);
     const reach = Math.round(body * 0.24);
@@ -101,6 +106,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     landmarks: landmarks.slice(0, i * POINTS * STRIDE),
     outline: outline.slice(0, i * OUTLINE),
     presence: presence.slice(0, i),
+    footEdges: new Float32Array(i * EDGES).fill(NaN),
     footPaths: [],
     handsPaths: [],
     looks,
@@ -111,7 +117,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     others,
   };
   const t0 = performance.now();
-  addPatches(track, feet, hands, options.faceOn);
+  addPatches(track, feet, hands, soles, options.faceOn);
   timings.patchesMs = performance.now() - t0;
   timings.totalMs = performance.now() - began;
   return { track, timings };
@@ -134,10 +140,15 @@ function golferBox(points: Float32Array): Box {
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
 }
 
-function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], faceOn: boolean): void {
+function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], soles: MaskRows[], faceOn: boolean): void {
   const mended = finishTrack(track, faceOn);
   const cm = statureInPx(mended) / 178;
   const reps = roughReps(mended);
+  const point = (i: number, p: number) => [mended.landmarks[at(i, p)]!, mended.landmarks[at(i, p) + 1]!] as const;
+  soles.forEach((mask, i) => {
+    track.footEdges.set(footEdges(mask, track.crop, point(i, POINT.leftAnkle), point(i, POINT.leftHeel), cm), i * EDGES);
+    track.footEdges.set(footEdges(mask, track.crop, point(i, POINT.rightAnkle), point(i, POINT.rightHeel), cm), i * EDGES + 3);
+  });
   for (const foot of ["left", "right"] as const)
     for (const spell of plantedSpells(mended, foot)) {
       track.footPaths.push(...footPaths(spell, feet, track.times, cm));
@@ -148,7 +159,7 @@ function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], faceO
     }
   const path = midHands(track);
   for (const { top } of reps) {
-    const span = Math.round(0.2 * track.video.fps);
+    const span = Math.round(HANDS_S * track.video.fps);
     track.handsPaths.push(handsPath(hands, path, top, span, Math.round(14 * cm)));
   }
 }

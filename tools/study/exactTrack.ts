@@ -1,7 +1,7 @@
 import type { Simulation } from "../../src/core/figure/simulate";
 import type { Pose, Side } from "../../src/core/figure/pose";
 import type { Vec3 } from "../../src/core/maths/vec3";
-import { at, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
+import { at, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { plantedSpells } from "../../src/core/track/plantedSpells";
 import { pinhole, toWorld } from "../clips/camera";
@@ -55,7 +55,7 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
     }),
   );
   return {
-    times, landmarks, outline: new Float32Array(n * 8).fill(NaN), presence: new Float32Array(n).fill(1), footPaths, handsPaths: [], looks: [], sounds: [], others: [],
+    times, landmarks, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: new Float32Array(n * EDGES).fill(NaN), presence: new Float32Array(n).fill(1), footPaths, handsPaths: [], looks: [], sounds: [], others: [],
     video: { width, height: o.height_px, frames: n, fps: o.fps, rotation: 0, audio: false, durationMs: (n * 1000) / o.fps },
     crop: { cx: width / 2, cy: o.height_px / 2, size: o.height_px * 0.6 }, model: "exact",
   };

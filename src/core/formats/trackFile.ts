@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { POINTS, STRIDE, type Track } from "../track/track";
+import { EDGES, POINTS, STRIDE, type Track } from "../track/track";
 
 /**
  * *A track as one file.* Eight bytes `KFTRACK2`, a little-endian uint32 with the length of the header, the header as
@@ -21,14 +21,16 @@ const header = z.object({
   }),
   crop: z.object({ cx: z.number(), cy: z.number(), size: z.number().positive() }),
   model: z.string(),
-  others: z.array(z.number()),
+  others: z.array(z.preprocess((v) => (typeof v === "number" ? { t: v, x: -1e4, y: 0, size: 1 } : v), z.object({ t: z.number(), x: z.number(), y: z.number(), size: z.number() }))),
   sounds: z.array(z.object({ t: z.number(), db: z.number() })),
   times: arrayRef,
   landmarks: arrayRef,
   outline: arrayRef,
+  /** Tracks made before it was read have none. */
+  footEdges: arrayRef.optional(),
   presence: arrayRef,
   footPaths: z.array(z.object({
-    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole", "turn", "rise"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
+    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole", "rise", "turn" as "rise"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
     from: z.number().int(), dx: arrayRef, dy: arrayRef, residual: arrayRef,
   })),
   handsPaths: z.array(z.object({ from: z.number().int(), x: arrayRef, y: arrayRef })),
@@ -47,7 +49,7 @@ export function writeTrack(track: Track): Uint8Array<ArrayBuffer> {
   };
   const head: z.infer<typeof header> = {
     version: 2, video: track.video, crop: track.crop, model: track.model, others: track.others, sounds: track.sounds,
-    times: ref(track.times), landmarks: ref(track.landmarks), outline: ref(track.outline), presence: ref(track.presence),
+    times: ref(track.times), landmarks: ref(track.landmarks), outline: ref(track.outline), footEdges: ref(track.footEdges), presence: ref(track.presence),
     footPaths: track.footPaths.map((p) => ({ ...p, dx: ref(p.dx), dy: ref(p.dy), residual: ref(p.residual) })),
     handsPaths: track.handsPaths.map((p) => ({ from: p.from, x: ref(p.x), y: ref(p.y) })),
     looks: track.looks.map((l) => ({ t: l.t, moved: l.moved === null ? null : Math.round(l.moved * 1000) / 1000, luma: Math.round(l.luma * 10) / 10 })),
@@ -90,7 +92,7 @@ export function readTrack(bytes: Uint8Array): Track {
   if (landmarks.length !== times.length * POINTS * STRIDE) throw new TrackFileError("the track file's arrays do not fit each other");
   return {
     video: h.video, crop: h.crop, model: h.model, others: h.others, sounds: h.sounds, times, landmarks,
-    outline: f32(h.outline), presence: f32(h.presence),
+    outline: f32(h.outline), footEdges: h.footEdges ? f32(h.footEdges) : new Float32Array(times.length * EDGES).fill(NaN), presence: f32(h.presence),
     footPaths: h.footPaths.map((p) => ({ ...p, dx: f32(p.dx), dy: f32(p.dy), residual: f32(p.residual) })),
     handsPaths: h.handsPaths.map((p) => ({ from: p.from, x: f32(p.x), y: f32(p.y) })),
     looks: h.looks,

@@ -1,10 +1,11 @@
 import { resample } from "../maths/filter";
+import { largestTurn } from "../motion/footDirection";
 import { partHeight } from "../motion/partHeight";
 import type { Motion } from "../motion/motion";
 import type { Rep } from "../reps/rep";
 import { nearest, toMs, valueAt } from "../reps/clock";
 import { got, missing, SIDES, type Measures } from "./catalogue";
-import { extremes, spansOf } from "./spans";
+import { spansOf } from "./spans";
 
 /** Under this a heel or toe is down, cm; a rise that ends lower is none. */
 const DOWN = 1.5;
@@ -33,7 +34,7 @@ export function footSpanMeasures(m: Motion, rep: Rep): Measures {
       out[`${side}FootTravel${span}`] = got(travel(toeT, from, to, (i) => toe[i]! < DOWN), at);
       if (!faceOn) continue;
       out[`${side}HeelTravel${span}`] = got(travel(heelT, from, to, () => true), at);
-      out[`${side}FootTurn${span}`] = oneSpell(m, side, from, to) ? got(largest(direction, from, to), at, "footNotSeen") : missing("footMoved");
+      out[`${side}FootTurn${span}`] = oneSpell(m, side, from, to) ? got(largestTurn(direction, from, to, m.dt), at, "footNotSeen") : missing("footMoved");
     }
   }
   return { ...out, ...heelRise(m, rep, heels.trail) };
@@ -80,11 +81,4 @@ function travel(x: Float64Array, from: number, to: number, counts: (i: number) =
   let most = 0;
   for (let i = from; i <= to; i++) if (counts(i)) most = Math.max(most, Math.abs(x[i]! - x[from]!));
   return most;
-}
-
-/** Change of largest size against the first sample, with its sign; NaN where the channel is unknown. */
-export function largest(x: Float64Array, from: number, to: number): number {
-  const { low, high } = extremes(x, from, to);
-  const start = x[from]!;
-  return high - start > start - low ? high - start : low - start;
 }

@@ -1,42 +1,101 @@
-import { resample } from "../maths/filter";
+import { median } from "../maths/stats";
 import type { Scene } from "../scene/scene";
+import { EDGES, type Track } from "../track/track";
+import { MOTION_FIT } from "./fitted";
 import type { FootMotion, FootSpell } from "./footMotion";
 
+/** Spread of an edge of the shoe's picture, cm; and, as a share, of how much a foot's length is foreshortened when the lens's height is a guess. */
+const EDGE_SD = 0.8;
+/** A toe is lifted as it turns: spread of that, cm. */
+const LIFT_SD = 1.5;
+const FORESHORTENED_SD = { told: 0.05, guessed: 0.3 } as const;
+/** A picture that no direction explains within three standard deviations is not that of a shoe that stands on its heel. */
+const MISFIT = 9;
+/** Places of a foot nearer than this are one: the network's heel is dragged along by a toe that turns, cm. */
+const ONE_PLACE = 6;
+/** The first direction is that of the foot's first pictures at rest, ms. */
+const REST_MS = 250;
+
 /**
- * Direction of a foot on the ground against its first one, degrees, + toward the target: the heel where it stands and the toe
- * as chained from picture to picture, both dropped on the ground plane. NaN before it was seen to stand.
+ * Direction of a foot on the ground against its first one, degrees, + toward the target, from the edges of the shoe's picture.
+ * A toe that turns moves the picture's edge across by its length times the sine of the direction, and the lowest edge up by
+ * the foreshortened change of its cosine; the direction is where both fit best. NaN where the edges were not seen.
+ *
+ * @returns one direction a frame
  */
-export function footDirection({ spells }: FootMotion, scene: Scene, startMs: number, dt: number, n: number): Float64Array {
+export function footDirection({ spells }: FootMotion, track: Track, foot: "left" | "right", scene: Scene, statureCm: number): Float64Array {
+  const n = track.times.length;
   const out = new Float64Array(n).fill(NaN);
   const first = spells[0];
   if (!first) return out;
-  const direction = (heel: readonly [number, number], x: number, y: number) => {
-    const [ha, hd] = scene.camera.toGround(...heel);
-    const [ta, td] = scene.camera.toGround(x, y);
-    // Toes point at the lens: toward it is + D.
-    return (Math.atan2((ta - ha) * scene.targetSign, hd - td) * 180) / Math.PI;
-  };
-  const start = direction(first.px.heel, ...first.px.toe);
-  for (const spell of spells) fill(out, startMs, dt, spell, (x, y) => direction(spell.px.heel, x, y) - start);
-  let last = NaN;
+  const k = scene.scale.cmPerPx;
+  const edge = (which: 0 | 1 | 2) => Float64Array.from({ length: n }, (_, i) => track.footEdges[i * EDGES + (foot === "left" ? 0 : 3) + which]!);
+  const [left, right, bottom] = [edge(0), edge(1), edge(2)];
+  const reach = MOTION_FIT.toeReach * statureCm;
+  const round = MOTION_FIT.toeRound * statureCm;
+  const sunk = foreshortening(scene, first);
+  const heels = heelsOf(spells, track.times, k);
+  // Across the picture from the heel, cm: the toe's middle by whichever edge it makes.
+  const across = Array.from({ length: n }, (_, i) => {
+    const [l, r] = [(left[i]! - heels[i]!) * k + round, (right[i]! - heels[i]!) * k - round];
+    if (Number.isNaN(l)) return r > round ? r : NaN;
+    if (Number.isNaN(r)) return l < -round ? l : NaN;
+    return Math.abs(r) > Math.abs(l) ? r : l;
+  });
+  const rest = Array.from({ length: n }, (_, i) => i).filter((i) => track.times[i]! >= first.fromMs && track.times[i]! <= first.fromMs + REST_MS && !Number.isNaN(across[i]! + bottom[i]!));
+  if (rest.length < 3) return out;
+  const start = Math.asin(Math.max(-1, Math.min(1, median(rest.map((i) => across[i]!)) / reach)));
+  const low = median(rest.map((i) => bottom[i]!));
+  const spread = scene.camera.told ? FORESHORTENED_SD.told : FORESHORTENED_SD.guessed;
   for (let i = 0; i < n; i++) {
-    if (Number.isNaN(out[i]!)) out[i] = last;
-    else last = out[i]!;
+    if (Number.isNaN(across[i]!) || Number.isNaN(bottom[i]!)) continue;
+    const raised = (low - bottom[i]!) * k;
+    let best = Infinity;
+    let at = NaN;
+    for (let deg = -120; deg <= 120; deg++) {
+      const a = (deg * Math.PI) / 180;
+      const drop = sunk * reach * (Math.cos(start) - Math.cos(a));
+      const misfit = ((reach * Math.sin(a) - across[i]!) / EDGE_SD) ** 2 + (drop - raised) ** 2 / (LIFT_SD ** 2 + (spread * drop) ** 2);
+      if (misfit < best) [best, at] = [misfit, deg];
+    }
+    if (best < MISFIT) out[i] = (at - (start * 180) / Math.PI) * scene.targetSign;
   }
   return out;
 }
 
-function fill(out: Float64Array, startMs: number, dt: number, { turn, fromMs }: FootSpell, value: (x: number, y: number) => number): void {
-  if (!turn.times.length) return;
-  const on = (v: Float64Array) => resample(turn.times, v, startMs, dt * 1000, out.length);
-  const x = on(turn.x);
-  const y = on(turn.y);
-  const known = turn.times.filter((_, k) => !Number.isNaN(turn.x[k]!));
-  const end = known[known.length - 1] ?? fromMs;
-  for (let i = 0; i < out.length; i++) {
-    const ms = startMs + i * dt * 1000;
-    if (ms < fromMs || ms > end) continue;
-    const v = value(x[i]!, y[i]!);
-    if (!Number.isNaN(v)) out[i] = ((v + 540) % 360) - 180;
+/** A turn that was out of sight for longer than this may have gone on there, s. */
+const UNSEEN_S = 0.1;
+
+/** Change of direction of largest size against the first sample, with its sign, degrees; NaN where it was out of sight meanwhile. */
+export function largestTurn(direction: Float64Array, from: number, to: number, dt: number): number {
+  let [unseen, first, most] = [0, NaN, 0];
+  for (let i = from; i <= to; i++) {
+    unseen = Number.isNaN(direction[i]!) ? unseen + 1 : 0;
+    if (unseen * dt > UNSEEN_S) return NaN;
+    if (unseen) continue;
+    if (Number.isNaN(first)) first = direction[i]!;
+    if (Math.abs(direction[i]! - first) > Math.abs(most)) most = direction[i]! - first;
   }
+  return Number.isNaN(first) ? NaN : most;
+}
+
+/** How much of a length that points at the lens is seen as height. */
+function foreshortening(scene: Scene, { px }: FootSpell): number {
+  const { camera: c } = scene;
+  return Math.sin(Math.atan((px.heel[1] - c.middleY) / c.focalPx) + c.pitch);
+}
+
+/** The heel's place across the picture at each frame, px: that of the spell it stands in or stood in last. */
+function heelsOf(spells: readonly FootSpell[], times: Float64Array, cmPerPx: number): Float64Array {
+  const out = new Float64Array(times.length);
+  let [s, x] = [0, spells[0]!.px.heel[0]];
+  for (let i = 0; i < times.length; i++) {
+    while (s + 1 < spells.length && times[i]! >= spells[s + 1]!.fromMs) {
+      s++;
+      const next = spells[s]!.px.heel[0];
+      if (Math.abs(next - x) * cmPerPx > ONE_PLACE) x = next;
+    }
+    out[i] = x;
+  }
+  return out;
 }

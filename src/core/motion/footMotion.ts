@@ -25,8 +25,6 @@ export interface FootSpell {
   whole: FootFollow;
   heel: FootFollow;
   toe: FootFollow;
-  /** The toe chained from picture to picture, which follows a shoe that turns; px in the picture, not cm. */
-  turn: { times: Float64Array; x: Float64Array; y: Float64Array };
   /** Heel and ankle from the top of each swing on, against their place before it. */
   rises: FootFollow[];
   /** Heel and toe of the standing foot in the picture, px. */
@@ -75,7 +73,6 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
       heel: follow("heel"),
       toe: follow("toe"),
       rises: own("rise").map((p) => inCm(withoutSlips(p))),
-      turn: chained(track, foot, s),
       px: { heel: s.heel, toe: s.toe },
       stepFollowed: false,
     };
@@ -90,12 +87,6 @@ function withoutSlips(p: FootPath): FootPath {
   // One alone may be a club passing before the shoe.
   const lost = (i: number) => slipped[i] && (slipped[i - 1] || slipped[i + 1]);
   return { ...p, dx: p.dx.map((v, i) => (lost(i) ? NaN : v)), dy: p.dy.map((v, i) => (lost(i) ? NaN : v)) };
-}
-
-function chained(track: Track, foot: "left" | "right", s: PlantedSpell): FootSpell["turn"] {
-  const p = track.footPaths.find((q) => q.foot === foot && q.part === "turn" && q.plantedFrom === s.from && q.plantedTo === s.to);
-  if (!p) return { times: new Float64Array(0), x: new Float64Array(0), y: new Float64Array(0) };
-  return { times: track.times.slice(p.from, p.from + p.dx.length), x: Float64Array.from(p.dx, (v) => s.toe[0] + v), y: Float64Array.from(p.dy, (v) => s.toe[1] + v) };
 }
 
 function scaled(values: Float32Array, by: number): Float64Array {

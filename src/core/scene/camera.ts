@@ -13,6 +13,8 @@ export const CAMERA_PRIOR = { heightCm: [100, 25], hfovDeg: [67, 5] } as const;
 /** A pinhole that stands level with the golfer's feet in its picture at the distance that the scale tells. */
 export interface Camera {
   focalPx: number;
+  /** Row of the picture's middle, px. */
+  middleY: number;
   heightCm: number;
   /** How far the lens looks down, radians. */
   pitch: number;
@@ -41,7 +43,7 @@ export function camera(facts: CameraFacts, video: { width: number; height: numbe
   const pitch = Math.asin(Math.min(0.95, (heightCm * Math.cos(below)) / distanceCm)) - below;
   const [sin, cos] = [Math.sin(pitch), Math.cos(pitch)];
   return {
-    focalPx, heightCm, pitch, distanceCm,
+    focalPx, middleY: cy, heightCm, pitch, distanceCm,
     told: facts.heightCm !== undefined && facts.hfovDeg !== undefined,
     toGround(x, y) {
       const [xn, yn] = [(x - cx) / focalPx, (y - cy) / focalPx];

@@ -10,6 +10,8 @@ export interface Track {
   landmarks: Float32Array;
   /** frames × 8: left and right edge of the body's outline at hips, ears, 30 % and 80 % of the way from hips to shoulders, px; NaN where not found. */
   outline: Float32Array;
+  /** frames × (left foot, right foot) × (left, right, lowest edge of the shoe's picture, px); NaN where not sure. */
+  footEdges: Float32Array;
   /** Share of certainty that a person is in the crop, 0–1, a frame. */
   presence: Float32Array;
   /** Sub-pixel paths of a foot round one spell on the ground, from template tracking. */
@@ -24,8 +26,8 @@ export interface Track {
   /** The one still crop all frames were read with: centre and side, px. */
   crop: { cx: number; cy: number; size: number };
   model: string;
-  /** Other people seen: times at which a second person stood in the picture, ms. */
-  others: number[];
+  /** Other people seen now and then: when (ms), and centre and side of the square round their body, px (the golfer's own is a little larger than `crop`). */
+  others: { t: number; x: number; y: number; size: number }[];
 }
 
 export interface HandsPath {
@@ -38,11 +40,8 @@ export interface HandsPath {
 /** A foot's displacement from its planted place (px, of the template's match), for frames `from` … `from + dx.length − 1`. */
 export interface FootPath {
   foot: "left" | "right";
-  /**
-   * Which part of the shoe the template covers; `turn`: the toe chained from frame to frame, which a turning shoe needs; `rise`:
-   * the lower shin from the top of a swing on.
-   */
-  part: "heel" | "toe" | "whole" | "turn" | "rise";
+  /** Which part of the shoe the template covers; `rise`: the lower shin from the top of a swing on. */
+  part: "heel" | "toe" | "whole" | "rise";
   /** Frames between which the foot stands, by the network's points. */
   plantedFrom: number;
   plantedTo: number;
@@ -54,6 +53,7 @@ export interface FootPath {
 }
 
 export const OUTLINE = 8;
+export const EDGES = 6;
 export const POINTS = 33;
 export const STRIDE = 4;
 

@@ -24,7 +24,7 @@ export function footPaths(spell: PlantedSpell, windows: LumaWindow[], times: Flo
   const centre = (spell.from + spell.to) >> 1;
   const earliest = Math.max(0, firstAtLeast(times, times[spell.from]! - BEFORE_MS));
   const latest = Math.min(times.length - 1, firstAtLeast(times, times[spell.to]! + BEYOND_MS));
-  return [...parts.map(([part, b]) => {
+  return parts.map(([part, b]) => {
     const n = latest - earliest + 1;
     const path: FootPath = {
       foot: spell.foot, part, plantedFrom: spell.from, plantedTo: spell.to, from: earliest,
@@ -49,7 +49,7 @@ export function footPaths(spell: PlantedSpell, windows: LumaWindow[], times: Flo
     follow(spell.to, 1);
     follow(spell.from, -1);
     return path;
-  }), chained(spell, windows, earliest, latest, cm)];
+  });
 }
 
 /** A rising heel is followed until this long after a swing's lowest hands, ms. */
@@ -93,48 +93,6 @@ function boxOf(points: [number, number][], margin: number, cm: number) {
   const left = Math.round(Math.min(...xs) - margin * cm);
   const top = Math.round(Math.min(...ys) - margin * cm);
   return { left, top, width: Math.round(Math.max(...xs) + margin * cm) - left, height: Math.round(Math.max(...ys) + margin * cm) - top };
-}
-
-/** Half sides of the squares that the toe is chained by, cm: their mean is steadier than any one (pilot study, section 6). */
-const TURN_HALF = [3, 3.5, 4, 5];
-
-/**
- * The toe followed from picture to picture from the spell's beginning on: each picture is matched to the one before, so that a
- * shoe that turns and changes its look is still followed.
- */
-function chained(spell: PlantedSpell, windows: LumaWindow[], earliest: number, latest: number, cm: number): FootPath {
-  const n = latest - earliest + 1;
-  const path: FootPath = {
-    foot: spell.foot, part: "turn", plantedFrom: spell.from, plantedTo: spell.to, from: earliest,
-    dx: new Float32Array(n).fill(NaN), dy: new Float32Array(n).fill(NaN), residual: new Float32Array(n).fill(NaN),
-  };
-  const places = TURN_HALF.map((half) => ({ half: Math.max(3, Math.round(half * cm)), x: 0, y: 0, lost: false }));
-  const put = (i: number, residual: number) => {
-    const kept = places.filter((p) => !p.lost);
-    if (!kept.length) return false;
-    path.dx[i - earliest] = kept.reduce((s, p) => s + p.x, 0) / kept.length;
-    path.dy[i - earliest] = kept.reduce((s, p) => s + p.y, 0) / kept.length;
-    path.residual[i - earliest] = residual;
-    return true;
-  };
-  put(spell.from, 0);
-  for (let i = spell.from; i < latest; i++) {
-    let residual = 0;
-    for (const p of places) {
-      if (p.lost) continue;
-      const left = Math.round(spell.toe[0] + p.x) - p.half;
-      const top = Math.round(spell.toe[1] + p.y) - p.half;
-      const m = match(template([windows[i]!], left, top, 2 * p.half, 2 * p.half), windows[i + 1]!, 0, 0, 3);
-      if (!m) p.lost = true;
-      else {
-        p.x += m.dx;
-        p.y += m.dy;
-        residual = m.residual;
-      }
-    }
-    if (!put(i + 1, residual)) break;
-  }
-  return path;
 }
 
 function firstAtLeast(times: Float64Array, t: number): number {

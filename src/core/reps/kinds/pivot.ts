@@ -10,9 +10,10 @@ import { bothFeet, pressureOf } from "../weight";
 const LEAST_TURN = 12;
 const START = 0.1;
 
-/** Turn of a foot from where it stands, degrees without sign, smoothed; 0 where unknown. */
+/** Turn of a foot from where it stands, degrees without sign, smoothed; as last seen where it is out of sight. */
 function turned(m: Motion, foot: SideName): Float64Array {
-  const d = m.direction[foot].map((v) => (Number.isNaN(v) ? 0 : v));
+  let seen = 0;
+  const d = m.direction[foot].map((v) => (seen = Number.isNaN(v) ? seen : v));
   return filtfilt(lowPass(4, m.dt), d).map(Math.abs);
 }
 

@@ -1,0 +1,117 @@
+import type { Square } from "../crop/resample";
+import { CROP_SIDE } from "../network/poseNetwork";
+
+/** Rows of one picture's mask round the feet, in steps of 1/16 logit. */
+export interface MaskRows {
+  /** First row in the mask. */
+  top: number;
+  rows: number;
+  data: Int8Array;
+}
+
+const STEPS = 16;
+/** Inside and outside for certain, in logits; between them an edge may lie, but no wider than this many columns. */
+const SURE = 4;
+const BLUR = 3;
+/** A row that fades may do so until this far beyond those that end at once, columns: a thin sole fades a little, feet that touch far. */
+const FADED = 3;
+
+/** Copies the rows of a mask from which feet may be read later. */
+export function maskRows(mask: Float32Array, square: Square, fromY: number, toY: number): MaskRows {
+  const top = clamp(Math.floor(toMask(fromY, square.cy, square)), 0, CROP_SIDE - 1);
+  const rows = Math.max(1, clamp(Math.ceil(toMask(toY, square.cy, square)), 0, CROP_SIDE - 1) - top + 1);
+  const data = new Int8Array(rows * CROP_SIDE);
+  for (let i = 0; i < data.length; i++) data[i] = clamp(Math.round(mask[top * CROP_SIDE + i]! * STEPS), -127, 127);
+  return { top, rows, data };
+}
+
+const clamp = (v: number, low: number, high: number) => Math.min(Math.max(v, low), high);
+const toMask = (v: number, centre: number, square: Square) => ((v - centre) / square.size + 0.5) * CROP_SIDE - 0.5;
+const toPicture = (v: number, centre: number, square: Square) => centre + ((v + 0.5) / CROP_SIDE - 0.5) * square.size;
+
+/**
+ * Where a shoe's picture ends left, right and below, px: the mask followed down from the ankle, its outermost edges in the
+ * lowest part. NaN for an edge that fades (feet that touch), or that lies farther off than a shoe reaches.
+ *
+ * @param ankle and `heel`, px
+ * @param cm px of one centimetre, roughly
+ */
+export function footEdges(m: MaskRows, square: Square, ankle: readonly [number, number], heel: readonly [number, number], cm: number): [left: number, right: number, bottom: number] {
+  const perMask = square.size / CROP_SIDE;
+  const at = (r: number, c: number) => (c < 0 || c >= CROP_SIDE ? -8 : m.data[r * CROP_SIDE + c]! / STEPS);
+  const first = clamp(Math.round(toMask(ankle[1], square.cy, square)) - m.top, 0, m.rows - 1);
+  let run = runAt(at, first, Math.round(toMask(ankle[0], square.cx, square)), Math.ceil((FIND * cm) / perMask));
+  if (!run) return [NaN, NaN, NaN];
+  const runs: [row: number, left: number, right: number][] = [[first, ...run]];
+  for (let r = first + 1; r < m.rows; r++) {
+    const next = widestBelow(at, r, run);
+    if (!next) break;
+    runs.push([r, ...(run = next)]);
+  }
+  const [last, from, to] = runs[runs.length - 1]!;
+  if (last === m.rows - 1) return [NaN, NaN, NaN];
+  const deep = Math.max(...Array.from({ length: to - from + 1 }, (_, k) => depth(at, last, from + k)));
+  const sole = runs.filter(([r]) => (last - r) * perMask <= LOWEST * cm);
+  const limit = (REACH * cm) / perMask;
+  const middle = toMask(heel[0], square.cx, square);
+  const edge = (side: 0 | 1) => {
+    const direction = side === 0 ? -1 : 1;
+    let [out, faded] = [-Infinity, -Infinity];
+    for (const [r, l, g] of sole) {
+      const { place, sure, gone } = crossing(at, r, side === 0 ? l : g, direction);
+      if (sure) out = Math.max(out, place * direction);
+      else faded = Math.max(faded, gone * direction);
+    }
+    if (faded > out + FADED || Math.abs(out * direction - middle) > limit) return NaN;
+    return toPicture(out * direction, square.cx, square);
+  };
+  return [edge(0), edge(1), toPicture(last + m.top + deep, square.cy, square)];
+}
+
+/** The ankle's run of mask is looked for within this of it, cm. */
+const FIND = 6;
+/** A shoe's picture is at its widest within this of its lowest row, cm: its toe is no thicker. */
+const LOWEST = 5;
+/** No shoe reaches farther from its heel, cm. */
+const REACH = 36;
+
+type At = (row: number, column: number) => number;
+
+function runAt(at: At, row: number, column: number, within: number): [number, number] | null {
+  for (let d = 0; d <= within; d++) for (const c of [column - d, column + d]) if (at(row, c) > 0) return grown(at, row, c);
+  return null;
+}
+
+function grown(at: At, row: number, column: number): [number, number] {
+  let [l, r] = [column, column];
+  while (at(row, l - 1) > 0) l--;
+  while (at(row, r + 1) > 0) r++;
+  return [l, r];
+}
+
+/** The widest run of the next row that touches this one. */
+function widestBelow(at: At, row: number, [l, r]: [number, number]): [number, number] | null {
+  let best: [number, number] | null = null;
+  for (let c = l; c <= r; c++) {
+    if (!(at(row, c) > 0)) continue;
+    const run = grown(at, row, c);
+    if (!best || run[1] - run[0] > best[1] - best[0]) best = run;
+    c = run[1];
+  }
+  return best;
+}
+
+/** Column (between columns by line) at which the mask ends, whether it does so at once, and the first column that is surely outside. */
+function crossing(at: At, row: number, column: number, direction: 1 | -1): { place: number; sure: boolean; gone: number } {
+  let [inside, outside] = [0, 1];
+  while (at(row, column - direction * inside) < SURE && inside <= BLUR) inside++;
+  while (at(row, column + direction * outside) > -SURE) outside++;
+  const [a, b] = [at(row, column), at(row, column + direction)];
+  return { place: column + (direction * a) / (a - b), sure: inside + outside <= BLUR + 1, gone: column + direction * outside };
+}
+
+/** How far below its last row a column of mask still goes, rows. */
+function depth(at: At, row: number, column: number): number {
+  const [a, b] = [at(row, column), at(row + 1, column)];
+  return a > 0 && b < 0 ? a / (a - b) : 0;
+}
