@@ -5,14 +5,18 @@
  */
 import { writeFileSync } from "node:fs";
 import { deviation, mean, median } from "../../src/core/maths/stats";
+import { MOTION_FIT } from "../../src/core/motion/fitted";
+import { placeOnClock } from "../../src/core/motion/footMotion";
 import { readMotion } from "../../src/core/motion/motion";
 import { valueAt } from "../../src/core/reps/clock";
 import { readRep } from "../../src/core/reps/readRep";
 import { slice, split } from "../../src/core/reps/split";
 import { pressureSmoother } from "../../src/core/reps/weight";
 import { readScene } from "../../src/core/scene/scene";
+import { facing } from "../../src/core/scene/facing";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { finishTrack } from "../../src/core/track/finishTrack";
+import { EDGES } from "../../src/core/track/track";
 import { compare, pairs, rulesOf } from "../study/compare";
 import { truthClips, type TruthClip } from "../study/truthClip";
 import { BARE, tableOf } from "./errorTable";
@@ -20,9 +24,12 @@ import { BARE, tableOf } from "./errorTable";
 const [clipsDir = ".work/clips/fit", tracksDir = ".work/tracks/fit"] = process.argv.slice(2);
 const clips = truthClips(clipsDir, tracksDir);
 console.log(`${clips.length} clips`);
+/** A shoe ends within this of its toe point, cm. */
+const TOE_CM = 5;
 const rms = (x: readonly number[]) => Math.sqrt(mean(x.map((v) => v * v)));
 
 constants(clips.filter((c) => c.truth.perFrame && c.truth.view === "face-on"));
+toesOf(clips.filter((c) => c.truth.perFrame?.[0]?.joints["trail.toe"]));
 const compared = clips.map((c) => compare(c, { errors: BARE }));
 const table = tableOf(pairs(compared));
 writeFileSync("src/core/uncertainty/fitted.json", `${JSON.stringify(table, null, 1)}\n`);
@@ -35,6 +42,7 @@ function constants(list: readonly TruthClip[]): void {
   const rolls: number[] = [];
   const errors: Record<string, number[]> = { hip: [], head: [], shoulder: [], com: [], hands: [] };
   const chest: { x: number; y: number }[] = [];
+  const hips: { x: number; y: number }[] = [];
   const share: Record<"planted" | "stepping", number[]> = { planted: [], stepping: [] };
   for (const { truth, track: load } of list) {
     const first = truth.reps[0]!;
@@ -54,15 +62,20 @@ function constants(list: readonly TruthClip[]): void {
     const part = slice(motion, window);
     const rep = readRep(part, window, { rules: rulesOf(truth), smoother: pressureSmoother(part), strikes: { ms: [], u: 20 } });
     if (!rep) continue;
-    // What the heels alone said, before it was weighed against the prior.
-    if (scene.view.u < 5) views.push((scene.view.errorDeg * (25 + SCENE_FIT.viewSd ** 2)) / 25 - truth.camera.yaw);
+    views.push(scene.view.facing.deg - truth.camera.yaw);
     if (rep.roll !== 0) rolls.push(rep.roll - truth.camera.roll);
     const channel = (name: string, x: Float64Array, joint: string) => {
       const zero = mean(still.map((f) => valueAt(part, x, f.t) - f.joints[joint]!.cm[0]));
       for (const f of truth.perFrame!) if (f.t > first.events.handStart! && f.t < (first.events.impact ?? first.events.release!)) errors[name]!.push(valueAt(part, x, f.t) - f.joints[joint]!.cm[0] - zero);
       return zero;
     };
-    channel("hip", part.hipT, "midHip");
+    const hipZero = channel("hip", part.hipT, "midHip");
+    const stands = (["lead", "trail"] as const).map((side) => placeOnClock(part.feet[side], part.startMs, part.dt, part.n).ankleT);
+    for (const f of truth.perFrame!) {
+      if (f.t < first.events.handStart! || f.t > (first.events.impact ?? first.events.release!)) continue;
+      const way = valueAt(part, part.hipT, f.t) - mean(stands.map((x) => valueAt(part, x, f.t)));
+      hips.push({ x: way / (1 + MOTION_FIT.hipsBelow), y: f.joints.midHip!.cm[0] + hipZero - valueAt(part, part.hipT, f.t) });
+    }
     channel("head", part.headT, "head");
     channel("com", part.comT, "com");
     channel("hands", part.handsT, "midHands");
@@ -76,11 +89,43 @@ function constants(list: readonly TruthClip[]): void {
     }
   }
   console.log(`scene.earsOverHeels ${mean(scales).toFixed(4)} ± ${deviation(scales).toFixed(4)} (now ${SCENE_FIT.earsOverHeels})`);
-  console.log(`scene.viewSd: error ${mean(views).toFixed(1)} ± ${deviation(views).toFixed(1)}°, n ${views.length} (now ${SCENE_FIT.viewSd})`);
+  console.log(`scene.facing: error ${mean(views).toFixed(1)} ± ${deviation(views).toFixed(1)}°, n ${views.length} (says ± ${facing(0, 0).sd.toFixed(1)})`);
   console.log(`roll by balance less the true one: ${mean(rolls).toFixed(2)} ± ${deviation(rolls).toFixed(2)}°, n ${rolls.length}`);
-  const sxy = chest.reduce((s, p) => s + p.x * p.y, 0);
-  const sxx = chest.reduce((s, p) => s + p.x * p.x, 0);
-  console.log(`motion.chestAhead: add ${(sxy / sxx).toFixed(4)} of stature to what is there`);
+  console.log(`motion.chestAhead: add ${slope(chest).toFixed(4)} of stature to what is there`);
+  console.log(`motion.hipsBelow: add ${slope(hips).toFixed(4)} to ${MOTION_FIT.hipsBelow}`);
   for (const [name, e] of Object.entries(errors)) console.log(`noise.${name}: rms ${rms(e).toFixed(2)} cm, bias ${mean(e).toFixed(2)}, median size ${median(e.map(Math.abs)).toFixed(2)}`);
   for (const [name, e] of Object.entries(share)) if (e.length) console.log(`share (${name}): rms ${rms(e).toFixed(1)} points, bias ${mean(e).toFixed(1)}`);
+}
+
+/** Slope of a line through nought. */
+function slope(points: readonly { x: number; y: number }[]): number {
+  return points.reduce((sum, p) => sum + p.x * p.y, 0) / points.reduce((sum, p) => sum + p.x * p.x, 0);
+}
+
+/** A shoe's toe as a disc: the edge it makes across the picture from the ankle, against the sine of its direction, while it points well aside. */
+function toesOf(list: readonly TruthClip[]): void {
+  const points: { sine: number; edge: number }[] = [];
+  for (const { truth, track: load } of list) {
+    const [first] = truth.reps;
+    if (first!.kind !== "pivot") continue;
+    const foot = first!.foot!;
+    const hand = truth.golfer.hand;
+    const track = finishTrack(load(), true);
+    const scene = readScene(track, { statureCm: truth.golfer.stature, hand }, "face-on");
+    const column = (foot === "lead") === (hand === "right") ? 0 : 3;
+    track.times.forEach((t, i) => {
+      const joints = truth.perFrame![i]?.joints;
+      if (!joints || t < first!.from) return;
+      const [heel, toe] = [joints[`${foot}.heel`]!, joints[`${foot}.toe`]!];
+      const sine = ((toe.cm[0] - heel.cm[0]) / Math.hypot(toe.cm[0] - heel.cm[0], toe.cm[2] - heel.cm[2])) * scene.targetSign;
+      if (Math.abs(sine) < 0.5) return;
+      const edge = track.footEdges[i * EDGES + column + (sine > 0 ? 1 : 0)]!;
+      const across = (Math.abs(edge - joints[`${foot}.ankle`]!.px[0]) * scene.scale.cmPerPx) / truth.golfer.stature;
+      // Where another foot hides the toe the picture ends elsewhere.
+      if (Math.abs(edge - toe.px[0]) * scene.scale.cmPerPx < TOE_CM) points.push({ sine: Math.abs(sine), edge: across });
+    });
+  }
+  const [x, y] = [mean(points.map((p) => p.sine)), mean(points.map((p) => p.edge))];
+  const reach = slope(points.map((p) => ({ x: p.sine - x, y: p.edge - y })));
+  console.log(`motion.toeReach ${reach.toFixed(4)}, toeRound ${(y - reach * x).toFixed(4)}, n ${points.length} (now ${MOTION_FIT.toeReach}, ${MOTION_FIT.toeRound})`);
 }

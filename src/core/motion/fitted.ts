@@ -3,8 +3,8 @@ export const MOTION_FIT = {
   /** How far the network's shoulder points lie in front of the line of the joints. */
   chestAhead: 0.0105,
   /** How far the outline's row of the hips lies below the hip joints, as a share of its way to the ankles. */
-  hipsBelow: 0.059,
-  /** A shoe's toe is seen as a disc of this radius at this distance from the heel point. */
-  toeRound: 0.0237,
-  toeReach: 0.1346,
+  hipsBelow: 0.08,
+  /** A shoe's toe is seen as a disc of this radius at this distance from the ankle. */
+  toeRound: 0.0218,
+  toeReach: 0.0888,
 };

@@ -1,6 +1,6 @@
-import { median } from "../maths/stats";
+import { median, runningMedian } from "../maths/stats";
 import type { Scene } from "../scene/scene";
-import { EDGES, type Track } from "../track/track";
+import { at, EDGES, POINT, type Track } from "../track/track";
 import { MOTION_FIT } from "./fitted";
 import type { FootMotion, FootSpell } from "./footMotion";
 
@@ -9,17 +9,20 @@ const EDGE_SD = 0.8;
 /** A toe is lifted as it turns: spread of that, cm. */
 const LIFT_SD = 1.5;
 const FORESHORTENED_SD = { told: 0.05, guessed: 0.3 } as const;
+/** Share of the way from ankle to toe. */
+const FAR_OUT = 0.6;
 /** A picture that no direction explains within three standard deviations is not that of a shoe that stands on its heel. */
 const MISFIT = 9;
-/** Places of a foot nearer than this are one: the network's heel is dragged along by a toe that turns, cm. */
-const ONE_PLACE = 6;
+/** The ankle stands before the heel by this share of the way from heel to toe (figure/anthropometry). */
+const ANKLE = 0.26;
 /** The first direction is that of the foot's first pictures at rest, ms. */
 const REST_MS = 250;
 
 /**
  * Direction of a foot on the ground against its first one, degrees, + toward the target, from the edges of the shoe's picture.
- * A toe that turns moves the picture's edge across by its length times the sine of the direction, and the lowest edge up by
- * the foreshortened change of its cosine; the direction is where both fit best. NaN where the edges were not seen.
+ * A toe that turns moves the picture's edge away from the ankle by their distance times the sine of the direction, and the
+ * lowest edge up by the foreshortened change of its cosine; the direction is where both fit best. (The network's ankle is within
+ * a centimetre in a turning foot, its heel and toe are dragged by 5 and 15.) NaN where the edges were not seen.
  *
  * @returns one direction a frame
  */
@@ -34,12 +37,13 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
   const reach = MOTION_FIT.toeReach * statureCm;
   const round = MOTION_FIT.toeRound * statureCm;
   const sunk = foreshortening(scene, first);
-  const heels = heelsOf(spells, track.times, k);
-  // Across the picture from the heel, cm: the toe's middle by whichever edge it makes.
+  const ankle = runningMedian(Array.from({ length: n }, (_, i) => track.landmarks[at(i, foot === "left" ? POINT.leftAnkle : POINT.rightAnkle)]!), 2);
+  // Across the picture from the ankle, cm: the toe's middle by whichever edge it makes.
   const across = Array.from({ length: n }, (_, i) => {
-    const [l, r] = [(left[i]! - heels[i]!) * k + round, (right[i]! - heels[i]!) * k - round];
-    if (Number.isNaN(l)) return r > round ? r : NaN;
-    if (Number.isNaN(r)) return l < -round ? l : NaN;
+    const [l, r] = [(left[i]! - ankle[i]!) * k + round, (right[i]! - ankle[i]!) * k - round];
+    // Beside an edge that is hidden the other one is the toe's only far out.
+    if (Number.isNaN(l)) return r > FAR_OUT * reach ? r : NaN;
+    if (Number.isNaN(r)) return l < -FAR_OUT * reach ? l : NaN;
     return Math.abs(r) > Math.abs(l) ? r : l;
   });
   const rest = Array.from({ length: n }, (_, i) => i).filter((i) => track.times[i]! >= first.fromMs && track.times[i]! <= first.fromMs + REST_MS && !Number.isNaN(across[i]! + bottom[i]!));
@@ -51,14 +55,14 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
     if (Number.isNaN(across[i]!) || Number.isNaN(bottom[i]!)) continue;
     const raised = (low - bottom[i]!) * k;
     let best = Infinity;
-    let at = NaN;
-    for (let deg = -120; deg <= 120; deg++) {
+    let found = NaN;
+    for (let deg = -90; deg <= 90; deg++) {
       const a = (deg * Math.PI) / 180;
-      const drop = sunk * reach * (Math.cos(start) - Math.cos(a));
+      const drop = (sunk * reach * (Math.cos(start) - Math.cos(a))) / (1 - ANKLE);
       const misfit = ((reach * Math.sin(a) - across[i]!) / EDGE_SD) ** 2 + (drop - raised) ** 2 / (LIFT_SD ** 2 + (spread * drop) ** 2);
-      if (misfit < best) [best, at] = [misfit, deg];
+      if (misfit < best) [best, found] = [misfit, deg];
     }
-    if (best < MISFIT) out[i] = (at - (start * 180) / Math.PI) * scene.targetSign;
+    if (best < MISFIT) out[i] = (found - (start * 180) / Math.PI) * scene.targetSign;
   }
   return out;
 }
@@ -83,19 +87,4 @@ export function largestTurn(direction: Float64Array, from: number, to: number, d
 function foreshortening(scene: Scene, { px }: FootSpell): number {
   const { camera: c } = scene;
   return Math.sin(Math.atan((px.heel[1] - c.middleY) / c.focalPx) + c.pitch);
-}
-
-/** The heel's place across the picture at each frame, px: that of the spell it stands in or stood in last. */
-function heelsOf(spells: readonly FootSpell[], times: Float64Array, cmPerPx: number): Float64Array {
-  const out = new Float64Array(times.length);
-  let [s, x] = [0, spells[0]!.px.heel[0]];
-  for (let i = 0; i < times.length; i++) {
-    while (s + 1 < spells.length && times[i]! >= spells[s + 1]!.fromMs) {
-      s++;
-      const next = spells[s]!.px.heel[0];
-      if (Math.abs(next - x) * cmPerPx > ONE_PLACE) x = next;
-    }
-    out[i] = x;
-  }
-  return out;
 }

@@ -10,7 +10,7 @@ export const LEVEL_FIT = {
 export const EVENT_FIT = {
   finishLateMs: 70,
   addressLateMs: 30,
-  topLateMs: 10,
+  topLateMs: 4,
   /** An impact is seen a little early; spread of one seen where the hands pass their address place, and of one seen as their lowest place (which the strike itself may miss by more). */
   passesLateMs: 3.5,
   lowestLateMs: 6.5,

@@ -14,7 +14,7 @@ export type { Problem } from "./problems";
 /** What the camera saw: one per clip. */
 export interface Scene {
   /** Degrees between the golfer's target line and the picture, + when the lead foot is nearer the lens; 0 with the prior's u where nothing tells. */
-  view: { asked: View; errorDeg: number; u: number };
+  view: { asked: View; errorDeg: number; u: number; facing: Facing };
   /** Centimetres of one pixel at the golfer, and where that comes from. */
   scale: { cmPerPx: number; u: number; from: "stature" };
   camera: Camera;
@@ -83,7 +83,7 @@ export function readScene(track: FinishedTrack, golfer: GolferFacts, asked: View
     ...pictureProblems(track),
   ];
   return {
-    view: { asked, errorDeg, u: asked === "face-on" ? 1 / Math.sqrt(weight) : VIEW_PRIOR },
+    view: { asked, errorDeg, u: asked === "face-on" ? 1 / Math.sqrt(weight) : VIEW_PRIOR, facing: face },
     scale: { cmPerPx, u: cmPerPx * SCENE_FIT.scaleSd, from: "stature" },
     camera: pinhole,
     targetSign: sign,
