@@ -77,8 +77,8 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
       stepFollowed: false,
     };
   });
-  const edges = spells.map((s) => edgesOf(track, foot, s, toT));
-  chainPlaces(spells, edges);
+  chainPlaces(spells);
+  placeByEdges(spells, spells.map((s) => edgesOf(track, foot, s, toT)));
   return { spells };
 }
 
@@ -96,8 +96,11 @@ function scaled(values: Float32Array, by: number): Float64Array {
   return out;
 }
 
-/** Left and right edge of a shoe's picture while it stands, along T, cm; NaN where they were not seen. */
-type Edges = [number, number];
+/** Middle and width of a shoe's picture while it stands, along T, cm; NaN where an edge was not seen. */
+interface Edges {
+  middle: number;
+  width: number;
+}
 
 function edgesOf(track: Track, foot: "left" | "right", s: FootSpell, toT: (x: number) => number): Edges {
   const column = (side: 0 | 1) => {
@@ -108,36 +111,50 @@ function edgesOf(track: Track, foot: "left" | "right", s: FootSpell, toT: (x: nu
     });
     return seen.length >= FEWEST ? median(seen) : NaN;
   };
-  return [column(0), column(1)];
+  const [a, b] = [column(0), column(1)];
+  return { middle: (a + b) / 2, width: Math.abs(a - b) };
 }
 
 /** Fewer frames than this do not tell an edge or a step. */
 const FEWEST = 3;
-/** Edges that moved alike to this are those of a shoe that stepped without turning, cm. */
-const ALIKE = 1;
-/** Edges or likenesses that tell of a step this much longer or shorter than the network's have lost the shoe, cm. */
-const BELIEVED = { edges: 8, likeness: 4 };
+/** Pictures of a shoe as wide as each other to this are of one that points the same way, cm. */
+const ALIKE = 1.5;
+/** Edges or likenesses that tell another story than the network by more than this have lost the shoe, cm. */
+const BELIEVED = { edges: 7, likeness: 4 };
 
 /**
- * The network's place of a foot is biased by the pose it is seen in, so two places differ by a centimetre or more too much
- * or too little. The edges of the shoe's picture in both places tell the step to half a centimetre (55 steps of double steps:
- * 0.4 rms where the network's own were 1.5; docs/accuracy.md). Where an edge was hidden, the likenesses of both spells are often
- * followed at once while the shoe is in the air, and their difference is the step.
+ * The network's place of a foot is biased by the pose it is seen in: from one place to another by 1.5 cm rms and up to 4. The
+ * middle of the shoe's picture is not (0.4 cm; docs/accuracy.md), but says nothing of heel and toe. So a place is the picture's
+ * middle, and how far the network's points lie from it is taken from all places where the shoe points the same way.
  */
-function chainPlaces(spells: FootSpell[], edges: readonly Edges[]): void {
+function placeByEdges(spells: FootSpell[], edges: readonly Edges[]): void {
+  const points = ["ankleT", "heelT", "toeT"] as const;
+  const from = spells.map((s, i) => points.map((p) => s[p] - edges[i]!.middle));
+  const usual = median(from.map(([ankle]) => ankle!).filter((v) => !Number.isNaN(v)));
+  const good = (i: number) => Math.abs(from[i]![0]! - usual) < BELIEVED.edges;
+  spells.forEach((s, i) => {
+    if (!good(i)) return;
+    const like = spells.map((_, j) => j).filter((j) => good(j) && Math.abs(edges[j]!.width - edges[i]!.width) < ALIKE);
+    const weight = (j: number) => spells[j]!.toMs - spells[j]!.fromMs;
+    const total = like.reduce((sum, j) => sum + weight(j), 0);
+    points.forEach((p, k) => (s[p] = edges[i]!.middle + like.reduce((sum, j) => sum + from[j]![k]! * weight(j), 0) / total));
+    s.stepFollowed = true;
+  });
+}
+
+/**
+ * While the shoe is in the air the likenesses of both spells are often followed at once: their difference is the step, to a
+ * millimetre or two, and the later place is set by it.
+ */
+function chainPlaces(spells: FootSpell[]): void {
   for (let i = 1; i < spells.length; i++) {
-    const a = spells[i - 1]!;
-    const b = spells[i]!;
-    const seen = b.ankleT - a.ankleT;
-    const [left, right] = [edges[i]![0] - edges[i - 1]![0], edges[i]![1] - edges[i - 1]![1]];
-    const byEdges = Number.isNaN(left) ? right : Number.isNaN(right) ? left : (left + right) / 2;
-    const byLikeness = likenessStep(a, b);
-    const step = Math.abs(byEdges - seen) < BELIEVED.edges ? byEdges : Math.abs(byLikeness - seen) < BELIEVED.likeness ? byLikeness : NaN;
-    if (Number.isNaN(step)) continue;
-    const straight = step === byEdges && Math.abs(left - right) < ALIKE;
-    b.heelT = straight ? a.heelT + step : b.heelT + step - seen;
-    b.toeT = straight ? a.toeT + step : b.toeT + step - seen;
-    b.ankleT = a.ankleT + step;
+    const [a, b] = [spells[i - 1]!, spells[i]!];
+    const change = likenessStep(a, b) - (b.ankleT - a.ankleT);
+    // A likeness that slipped onto the ground or the other shoe tells another story than the network: then the network's is kept.
+    if (!(Math.abs(change) < BELIEVED.likeness)) continue;
+    b.ankleT += change;
+    b.heelT += change;
+    b.toeT += change;
     b.stepFollowed = true;
   }
 }

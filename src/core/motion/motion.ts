@@ -105,7 +105,7 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const headT = outlineHead(track, mid(lead.ear.t, trail.ear.t), toT, clock);
   const headU = mid(lead.ear.u, trail.ear.u);
   const com = centreOfMass({ lead, trail, hipT, hipU, shoulderT, shoulderU, headT, headU, handsT, handsU }, feet, startMs, dt, n);
-  const close = closeHands(track, toT, toU, clock, n);
+  const close = closeHands(track, seenHands, LOST_HANDS * (golfer.statureCm / k), toT, toU, clock, n);
   const hipUSmooth = filtfilt(position, hipU);
   const ownFoot = { lead: leadFoot(golfer.hand), trail: leadFoot(golfer.hand) === "left" ? "right" : "left" } as const;
   const direction = (side: SideName) => footDirection(feet[side], track, ownFoot[side], scene, golfer.statureCm);
@@ -245,13 +245,20 @@ function centreOfMass(
   return { t, u };
 }
 
-function closeHands(track: Track, toT: (x: number) => number, toU: (y: number) => number, clock: Clock, n: number) {
+/** Hands that were followed to this far from where the network sees them were lost on the way; share of stature. */
+const LOST_HANDS = 0.14;
+
+function closeHands(track: Track, seen: { x: Float64Array; y: Float64Array }, lost: number, toT: (x: number) => number, toU: (y: number) => number, clock: Clock, n: number) {
   const t = new Float64Array(n).fill(NaN);
   const u = new Float64Array(n).fill(NaN);
   if (!track.handsPaths.length) return { t, u };
   const full = (axis: "x" | "y", to: (v: number) => number) => {
     const all = new Float64Array(n).fill(NaN);
-    for (const path of track.handsPaths) path[axis].forEach((v, i) => (all[path.from + i] = to(v)));
+    for (const path of track.handsPaths)
+      path[axis].forEach((v, i) => {
+        const at = path.from + i;
+        if (Math.hypot(path.x[i]! - seen.x[at]!, path.y[i]! - seen.y[at]!) < lost) all[at] = to(v);
+      });
     return all;
   };
   const onClock = (values: Float64Array) => {

@@ -34,7 +34,7 @@ export interface GolferFacts {
 
 /** Prior on how far from square the phone stands, degrees. */
 const VIEW_PRIOR = 5;
-/** Shoulders wider than this share of stature across the picture are not seen from the side. */
+/** Shoulders wider than this share of stature across the picture are not seen from the side; narrower ones of a golfer who faces the lens are not seen at all. */
 const NARROWEST_SHOULDERS = 0.13;
 /** The network mistakes a front for a back in some frames; seen so in most, it is a back. */
 const MOSTLY = 0.7;
@@ -104,6 +104,8 @@ function viewProblems(asked: View, shoulders: number, fromBehind: number, face: 
   if (fromBehind > MOSTLY && Math.abs(face.deg) < NOT_THE_VIEW) return wrong("The phone is behind you.", "Stand the phone in front of you, where your chest points.");
   if (Math.abs(face.deg) > NOT_THE_VIEW)
     return wrong(`The phone stands about ${Math.abs(face.deg).toFixed(0)}° off your front: the target line can't be measured.`, "Stand the phone square in front of you, on a line through the middle of your feet.");
+  if (Math.abs(shoulders) < NARROWEST_SHOULDERS)
+    return [{ code: "lost", message: "Your body can't be made out: it is drawn half as wide as it is.", action: "Stand where you stand out from what is behind you, or with the feet a little apart at first.", touches: "rep" }];
   if (Math.abs(errorDeg) > ASKEW)
     return [{ code: "askew", message: `You or the phone stand about ${Math.abs(errorDeg).toFixed(0)}° off square.`, action: "Line your toes up with the target and the phone square to them.", touches: "nothing" }];
   return [];

@@ -1,4 +1,5 @@
 import { derivative, filtfilt, lowPass } from "../../maths/filter";
+import { median } from "../../maths/stats";
 import type { Motion } from "../../motion/motion";
 import { EVENT_FIT, LEVEL_FIT } from "../fitted";
 import { heldFrom } from "./hold";
@@ -80,7 +81,21 @@ export function top(m: Motion, rough: number): number {
     return best < 0 ? NaN : vertex(angle, best, span);
   };
   const close = find(m.closeHandsT, m.closeHandsU);
-  return toMs(m, Number.isNaN(close) ? find(m.handsT, m.handsU) : close) + EVENT_FIT.topLateMs;
+  const network = find(m.handsT, m.handsU);
+  // The followed hands are by far the best witness, unless what was followed was not the hands: the two others tell that.
+  const middle = median([close, network, slowest(m, rough, reach)].filter((v) => !Number.isNaN(v)));
+  return toMs(m, Math.abs(close - middle) * m.dt <= TRUSTED_S ? close : middle) + EVENT_FIT.topLateMs;
+}
+
+/** A top that differs by more than this from the middle one of three witnesses is none, s. */
+const TRUSTED_S = 0.08;
+
+/** Sample near a rough top at which the hands are slowest against the shoulders. */
+function slowest(m: Motion, rough: number, reach: number): number {
+  const speed = swingSpeed(m);
+  let best = Math.max(0, rough - reach);
+  for (let i = best; i <= Math.min(m.n - 1, rough + reach); i++) if (speed[i]! < speed[best]!) best = i;
+  return best;
 }
 
 /** Seen down the line the arms swing toward and away from the lens: the hands' highest place stands for their turning back. */
