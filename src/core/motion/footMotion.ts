@@ -29,6 +29,8 @@ export interface FootSpell {
   rises: FootFollow[];
   /** Heel and toe of the standing foot in the picture, px. */
   px: { heel: [number, number]; toe: [number, number] };
+  /** When the lowest edge of the shoe's picture comes to rest in this spell and leaves it, ms; `fromMs` and `toMs` where it was not seen. */
+  rests: [fromMs: number, toMs: number];
   /** The step that ended in this spell was followed in the picture all the way. */
   stepFollowed: boolean;
 }
@@ -74,12 +76,38 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
       toe: follow("toe"),
       rises: own("rise").map((p) => inCm(withoutSlips(p))),
       px: { heel: s.heel, toe: s.toe },
+      rests: restOf(track, foot, s, k),
       stepFollowed: false,
     };
   });
   chainPlaces(spells);
   placeByEdges(spells, spells.map((s) => edgesOf(track, foot, s, toT)));
   return { spells };
+}
+
+/** A shoe rests while its picture's lowest edge is this near to where it rests, cm (the height that tells a foot from the ground). */
+const RESTS = 1.5;
+/** How far before (after) a spell's end its rest may begin (end), and for how long the edge may be hidden meanwhile, ms. */
+const SOONER_MS = 500;
+const HIDDEN_MS = 70;
+
+function restOf(track: Track, foot: "left" | "right", { from, to }: PlantedSpell, cmPerPx: number): [number, number] {
+  const { times } = track;
+  const low = (i: number) => track.footEdges[i * EDGES + (foot === "left" ? 2 : 5)]! * cmPerPx;
+  const inside = Array.from({ length: to - from + 1 }, (_, k) => from + k).filter((i) => !Number.isNaN(low(i)));
+  if (inside.length < FEWEST) return [times[from]!, times[to]!];
+  const rest = median(inside.map(low));
+  const until = (way: 1 | -1) => {
+    const own = times[way === 1 ? to : from]!;
+    let last = own;
+    // From the spell's far end on, through the pictures beyond its own end.
+    for (let i = way === 1 ? inside[0]! : inside[inside.length - 1]!; i >= 0 && i < times.length && (times[i]! - own) * way < SOONER_MS; i += way) {
+      if (Math.abs(low(i) - rest) < RESTS) last = times[i]!;
+      else if ((times[i]! - last) * way > HIDDEN_MS && (times[i]! - own) * way > 0) break;
+    }
+    return last;
+  };
+  return [until(-1), until(1)];
 }
 
 /** A match that lies on whole pixels both ways found no better place between them: it has slipped onto something else. */

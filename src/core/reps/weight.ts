@@ -73,8 +73,8 @@ function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], o
     const middle = (a.toMs + b.fromMs) / 2;
     const otherStands = otherFoot.spells.some((o) => o.fromMs <= middle && o.toMs >= middle) && !away.some(([from, to]) => from < b.fromMs && to > a.toMs);
     if (!seen && !otherStands) continue;
-    if (!has("liftOff", a.toMs)) out.push({ foot, event: "liftOff", ms: a.toMs, rough: true });
-    if (!has("landing", b.fromMs)) out.push({ foot, event: "landing", ms: b.fromMs, rough: true });
+    if (!has("liftOff", a.toMs)) out.push({ foot, event: "liftOff", ms: a.rests[1], rough: true });
+    if (!has("landing", b.fromMs)) out.push({ foot, event: "landing", ms: b.rests[0], rough: true });
   }
   return out;
 }
@@ -83,6 +83,7 @@ function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], o
 function untilContact(foot: FootMotion, side: SideName, events: FootEvent[]): FootMotion {
   const near = (event: FootEvent["event"], ms: number) => events.find((e) => e.foot === side && e.event === event && Math.abs(e.ms - ms) < 300)?.ms;
   return {
+    ...foot,
     spells: foot.spells.map((s, i) => ({
       ...s,
       fromMs: i === 0 ? s.fromMs : (near("landing", s.fromMs) ?? s.fromMs),
