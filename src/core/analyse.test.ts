@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { analyse, type Analysis } from "./analyse";
 import { analysisJson } from "./formats/analysisJson";
 import { readTrack } from "./formats/trackFile";
-import { at, OUTLINE, POINT, type Track } from "./track/track";
+import { at, EDGES, OUTLINE, POINT, type Track } from "./track/track";
 
 const load = (name: string): Track => readTrack(readFileSync(`demo/tracks/${name}.track`));
 const judged = (track: Track, change: Partial<Parameters<typeof analyse>[1]> = {}): Analysis =>
@@ -29,8 +29,13 @@ function mirrored(track: Track): Track {
     outline[i] = w - track.outline[i + 1]!;
     outline[i + 1] = w - track.outline[i]!;
   }
+  const footEdges = track.footEdges.slice();
+  for (let i = 0; i < footEdges.length; i += EDGES) {
+    const [l, r, low, otherL, otherR, otherLow] = track.footEdges.subarray(i, i + EDGES);
+    footEdges.set([w - otherR!, w - otherL!, otherLow!, w - r!, w - l!, low!], i);
+  }
   return {
-    ...track, landmarks, outline,
+    ...track, landmarks, outline, footEdges,
     footPaths: track.footPaths.map((p) => ({ ...p, foot: p.foot === "left" ? "right" : "left", dx: p.dx.map((v) => -v) })),
     handsPaths: track.handsPaths.map((p) => ({ ...p, x: p.x.map((x) => w - x) })),
   };
@@ -73,7 +78,7 @@ describe("a good double step", () => {
   it("moved across the picture keeps its centimetres and times", () => {
     const landmarks = good.landmarks.slice();
     for (let i = 0; i < landmarks.length; i += 4) landmarks[i]! += 40;
-    const moved = judged({ ...good, landmarks, outline: good.outline.map((x) => x + 40), handsPaths: good.handsPaths.map((p) => ({ ...p, x: p.x.map((x) => x + 40) })) });
+    const moved = judged({ ...good, landmarks, outline: good.outline.map((x) => x + 40), footEdges: good.footEdges.map((x, i) => (i % 3 === 2 ? x : x + 40)), handsPaths: good.handsPaths.map((p) => ({ ...p, x: p.x.map((x) => x + 40) })) });
     for (const [id, m] of Object.entries(result.reps[0]!.measures)) if (m.value !== null) expect(moved.reps[0]!.measures[id as "pelvisSway"].value, id).toBeCloseTo(m.value, 1);
   });
 
@@ -81,7 +86,7 @@ describe("a good double step", () => {
     const keep = Array.from({ length: good.times.length }, (_, i) => i).filter((i) => i % 7 !== 3);
     const take = (x: Float32Array, stride: number) => Float32Array.from(keep.flatMap((i) => [...x.subarray(i * stride, (i + 1) * stride)]));
     const still = { footPaths: [], handsPaths: [] };
-    const uneven = judged({ ...good, ...still, times: Float64Array.from(keep, (i) => good.times[i]!), landmarks: take(good.landmarks, 132), outline: take(good.outline, OUTLINE), presence: take(good.presence, 1) });
+    const uneven = judged({ ...good, ...still, times: Float64Array.from(keep, (i) => good.times[i]!), landmarks: take(good.landmarks, 132), outline: take(good.outline, OUTLINE), presence: take(good.presence, 1), footEdges: take(good.footEdges, EDGES) });
     const even = judged({ ...good, ...still }).reps[0]!.measures;
     for (const id of ["pelvisSway", "headDrift", "pelvisSlide"] as const) expect(Math.abs(uneven.reps[0]!.measures[id].value! - even[id].value!), id).toBeLessThan(0.4);
     expect(Math.abs(uneven.reps[0]!.events.impact!.t - result.reps[0]!.events.impact!.t)).toBeLessThan(12);
@@ -102,9 +107,10 @@ describe("what can't be judged is not", () => {
   });
 
   it("a picture from the side is the wrong view, whatever was measured", () => {
+    // Feet and nose point a quarter turn aside, as from behind on the target line.
     const landmarks = good.landmarks.slice();
     for (let i = 0; i < good.times.length; i++)
-      for (const p of [POINT.leftShoulder, POINT.rightShoulder]) landmarks[at(i, p)] = (good.landmarks[at(i, POINT.leftShoulder)]! + good.landmarks[at(i, POINT.rightShoulder)]!) / 2 + (p === POINT.leftShoulder ? 6 : -6);
+      for (const [p, from] of [[POINT.leftToe, POINT.leftHeel], [POINT.rightToe, POINT.rightHeel], [POINT.nose, POINT.leftEar]] as const) landmarks[at(i, p)] = good.landmarks[at(i, from)]! + (p === POINT.nose ? 10 : 40);
     const side = judged({ ...good, landmarks });
     expect(side.problems.map((p) => p.code)).toContain("wrongView");
     expect(side.reps[0]!.verdict).toMatchObject({ result: "not judged", reason: { code: "wrongView" } });

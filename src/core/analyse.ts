@@ -79,6 +79,8 @@ export interface AnalyseOptions {
 /** A swing at real speed: longer (or shorter) than this asks about slow motion (MOVEMENT, scale and view), ms. */
 const BACK_RANGE = [400, 2000] as const;
 const DOWN_RANGE = [150, 600] as const;
+/** The rough top and lowest hands may each be 100 ms from the true ones, ms. */
+const LONGEST_DOWN = 800;
 /** The sampled spread leaves out the picture clock's own error: half a frame, spread evenly. */
 const FRAME_SHARE = 1 / Math.sqrt(12);
 /** Picture–sound offset of a phone that no clap has measured, ms (MOVEMENT, impact). */
@@ -103,7 +105,7 @@ export function analyse(original: Track, options: AnalyseOptions): Analysis {
   const read = slowed ?? told;
   const problems = [...read.scene.problems];
   if (!read.reps.length) problems.push({ code: "noMotion", message: "No rep is seen in this clip.", action: "Film from before you stand still until after the finish.", touches: "nothing" });
-  else if (options.captureFps === undefined && swings(ask.rules) && !ask.rules.slow && (slowed || read.reps.some((r) => tooSlow(r.rep)))) problems.push(SLOW_MOTION);
+  else if (options.captureFps === undefined && swings(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
   return {
     drill: options.drill,
     stage: stage?.id ?? null,
@@ -165,14 +167,16 @@ function readReps(timed: Track, { options, rules, view }: Ask): ReadReps {
 function slowSwing(original: Track, ask: Ask): ReadReps | null {
   for (const times of [8, 4, 2]) {
     const read = readReps(realTime(original, original.video.fps * times), ask);
-    if (read.reps.length && !tooSlow(read.reps[0]!.rep)) return read;
+    if (read.reps.length && !tooSlow(read.reps[0]!)) return read;
   }
   return null;
 }
 
-function tooSlow({ events }: Rep): boolean {
+function tooSlow({ rep: { events }, motion, window }: FoundRep): boolean {
   const outside = (v: number, [lo, hi]: readonly [number, number]) => v < lo || v > hi;
-  return outside(events.top - events.handStart, BACK_RANGE) || outside(events.impact - events.top, DOWN_RANGE);
+  // Arms that take longer to come down, whatever was taken for an impact meanwhile.
+  const arms = window.low === undefined ? 0 : (window.low - window.about) * motion.dt * 1000;
+  return outside(events.top - events.handStart, BACK_RANGE) || outside(events.impact - events.top, DOWN_RANGE) || arms > LONGEST_DOWN;
 }
 
 function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules, view }: Ask): AnalysedRep {

@@ -1,3 +1,4 @@
+import { median } from "../core/maths/stats";
 import { POINT, POINTS, STRIDE, type Track } from "../core/track/track";
 import { Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
@@ -37,9 +38,43 @@ export interface CoarseLook {
  * and out does not count), how much room the whole movement needs there, and who else is in the picture.
  */
 export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Look, timings: ReadTimings, stop: () => void): Promise<CoarseLook> {
-  const wanted: { square: Square; box: Box; feet: [number, number] }[] = [];
+  const seen = await follow(clip, network, look, timings, stop, null);
+  const stays = somebodyStays(seen);
+  // Who was taken for the golfer walked by, before somebody who stands there all the while.
+  return summed(stays ? await follow(clip, network, look, timings, stop, stays) : seen);
+}
+
+/** Where the followed golfer was seen and what room they need there, and other people. */
+interface Followed {
+  wanted: { square: Square; box: Box; feet: [number, number] }[];
+  others: Track["others"];
+  /** Looks at which people were looked for. */
+  looks: number;
+}
+
+/** The place of somebody else who stood still in most looks and is no smaller than the one who was followed, while that one went by; null when there is nobody. */
+function somebodyStays({ wanted, others, looks }: Followed): Square | null {
+  if (!wanted.length) return null;
+  const size = median(wanted.map((w) => w.square.size));
+  const xs = wanted.map((w) => w.square.cx);
+  if (Math.max(...xs) - Math.min(...xs) < WENT_BY * size) return null;
+  const [cx, cy] = [median(others.map((o) => o.x)), median(others.map((o) => o.y))];
+  const there = others.filter((o) => Math.hypot(o.x - cx, o.y - cy) < 0.25 * o.size);
+  if (there.length < looks * STAYED || median(there.map((o) => o.size)) < size * NOT_FAR) return null;
+  return { cx, cy, size: median(there.map((o) => o.size)) };
+}
+
+/** Shares: of a body's square that somebody who goes by covers; of the looks in which somebody who stays is seen; of the other's size that they have. */
+const WENT_BY = 0.7;
+const STAYED = 0.5;
+const NOT_FAR = 0.5;
+
+/** @param start where the golfer stands, when known; else the largest person is the golfer */
+async function follow(clip: OpenClip, network: PoseNetwork, look: Look, timings: ReadTimings, stop: () => void, start: Square | null): Promise<Followed> {
+  const wanted: Followed["wanted"] = [];
   const others: Track["others"] = [];
-  let square: Square | null = null;
+  let square: Square | null = start;
+  let looks = 0;
   let next = 0;
   let nextPeople = 0;
   const points = new Float32Array(POINTS * STRIDE);
@@ -52,6 +87,7 @@ export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Loo
     next = frame.timeMs + COARSE_MS;
     if (!square || frame.timeMs >= nextPeople) {
       nextPeople = frame.timeMs + PEOPLE_MS;
+      looks++;
       const found: Found[] = await findPeople(frame, network, timings, !square);
       const [first] = found;
       const own = square ?? first?.square;
@@ -64,22 +100,25 @@ export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Loo
     }
     if (square) {
       const output = await look(frame, square);
-      if (output.presence < PRESENT) square = null;
+      if (output.presence < PRESENT) square = start;
       else {
         const proposal = bodySquare(...proposedSquare(output, square));
         readPoints(output, square, points);
-        wanted.push(roomFor(points, proposal));
-        square = proposal;
+        // Somebody who passes before a golfer whose place is known is not followed away from it.
+        const strayed = start && !samePerson(proposal, start);
+        if (!strayed) wanted.push(roomFor(points, proposal));
+        square = strayed ? start : proposal;
       }
     }
     inside += performance.now() - t0;
   }
   timings.decodeMs += performance.now() - asked - inside;
+  return { wanted, others, looks };
+}
+
+function summed({ wanted, others }: Followed): CoarseLook {
   if (!wanted.length) throw new ClipError("noPerson");
-  const middle = (of: (w: (typeof wanted)[number]) => number, list = wanted) => {
-    const v = list.map(of).sort((a, b) => a - b);
-    return v[v.length >> 1]!;
-  };
+  const middle = (of: (w: (typeof wanted)[number]) => number, list = wanted) => median(list.map(of));
   const [cx, cy, size] = [middle((w) => w.square.cx), middle((w) => w.square.cy), middle((w) => w.square.size)];
   const here = wanted.filter(({ square: s }) => Math.hypot(s.cx - cx, s.cy - cy) < SAME_PLACE * size && s.size < 1.7 * size && s.size > size / 1.7);
   const sizes = here.map((w) => w.square.size).sort((a, b) => a - b);

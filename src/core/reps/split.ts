@@ -27,6 +27,7 @@ export function split(track: Track, m: Motion, rules: RepRules): RepWindow[] {
     from: Math.max(k === 0 ? 0 : between[k - 1]!, Math.round(r.top - BEFORE_TOP / m.dt)),
     to: Math.min(k === rough.length - 1 ? m.n - 1 : between[k]!, Math.round(r.low + AFTER_LOW / m.dt)),
     about: r.top,
+    low: r.low,
   }));
 }
 

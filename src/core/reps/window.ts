@@ -4,4 +4,6 @@ export interface RepWindow {
   to: number;
   /** Sample of the rough top (of the peak, of the turn in the middle). */
   about: number;
+  /** Sample near a swing's lowest hands; swings only. */
+  low?: number;
 }

@@ -46,14 +46,15 @@ export function pictureProblems(track: Track): Problem[] {
   const luma = track.looks.map((l) => l.luma).filter((v) => !Number.isNaN(v)).sort((a, b) => a - b);
   // In the dark nothing else that the picture seems to tell is worth saying.
   if (luma.length && luma[luma.length >> 1]! < DARK) return [{ code: "dark", message: "It is too dark to follow you.", action: "Turn on a light, or wait for daylight.", touches: "rep" }];
-  const out: Problem[] = [];
+  const out = otherPeople(track);
+  // Somebody before the lens hides the background as well.
+  if (out.some((p) => p.touches === "rep")) return out;
   const far = MOVED * Math.max(track.video.width, track.video.height);
   const moved = track.looks.filter((l) => l.moved !== null && l.moved > far);
   // One look alone may be a passer-by in most of the background.
   const last = track.looks.filter((l) => l.moved !== null).slice(-1)[0];
   if (moved.length >= 2 || (moved.length === 1 && last === moved[0]))
     out.push({ code: "movedCamera", message: "The phone moved while it filmed.", action: "Fix the phone so that it can't sag or be knocked, and film again.", touches: "rep", from: moved[0]!.t });
-  out.push(...otherPeople(track));
   return out;
 }
 

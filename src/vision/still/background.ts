@@ -16,6 +16,10 @@ const SIDE = 32;
 const STEP = SIDE / 2;
 const REACH = 6;
 const PATCHES = 8;
+/** Least strength of a patch a pixel, grey levels²: the sensor's noise alone makes about 2. */
+const STRENGTH = 2.5;
+/** A patch that seems to go this far between the first two looks is held by noise, px: it is left out while others stand. */
+const HELD = 0.5;
 /** A patch whose match is this many grey levels worse than at first has lost its place. */
 const LOST = 14;
 /** What is said when most patches have lost their place: farther than any of them can be followed. */
@@ -26,7 +30,8 @@ export const FAR = 99;
  * far the median one has moved tells a phone that sags or was knocked from a golfer who moves.
  */
 export class Background {
-  private readonly patches: { t: Template; left: number; top: number; dx: number; dy: number; first: number }[] = [];
+  private looked = false;
+  private patches: { t: Template; left: number; top: number; dx: number; dy: number; first: number }[] = [];
 
   /** @param avoid where the golfer is, px */
   constructor(frame: Frame, avoid: Box) {
@@ -44,7 +49,7 @@ export class Background {
       }
     found.sort((a, b) => b.strength - a.strength);
     for (const f of found) {
-      if (this.patches.length >= PATCHES || f.strength < SIDE * SIDE * 4) break;
+      if (this.patches.length >= PATCHES || f.strength < SIDE * SIDE * STRENGTH) break;
       if (this.patches.every((p) => Math.hypot(p.left - f.left, p.top - f.top) > width / 8)) this.patches.push({ ...f, dx: 0, dy: 0, first: 0 });
     }
     for (const p of this.patches) p.first = this.find(p, this.window(frame, p))?.residual ?? 0;
@@ -53,6 +58,7 @@ export class Background {
   /** Median way that the patches have moved since the first picture, px; `FAR` when most are lost; null without patches. */
   moved(frame: Frame): number | null {
     if (this.patches.length < 3) return null;
+    if (!this.looked) this.drop(frame);
     const ways: number[] = [];
     let lost = 0;
     for (const p of this.patches) {
@@ -68,6 +74,15 @@ export class Background {
     if (lost > this.patches.length / 2) return FAR;
     ways.sort((a, b) => a - b);
     return ways[ways.length >> 1]!;
+  }
+
+  private drop(frame: Frame): void {
+    this.looked = true;
+    const held = this.patches.filter((p) => {
+      const m = this.find(p, this.window(frame, p));
+      return m !== null && Math.hypot(m.dx, m.dy) < HELD;
+    });
+    if (held.length >= 3) this.patches = held;
   }
 
   private window(frame: Frame, p: { left: number; top: number; dx: number; dy: number }): LumaWindow {

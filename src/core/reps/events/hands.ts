@@ -83,7 +83,7 @@ export function top(m: Motion, rough: number): number {
   const close = find(m.closeHandsT, m.closeHandsU);
   const network = find(m.handsT, m.handsU);
   // The followed hands are by far the best witness, unless what was followed was not the hands: the two others tell that.
-  const middle = median([close, network, slowest(m, rough, reach)].filter((v) => !Number.isNaN(v)));
+  const middle = Number.isNaN(close + network) ? network : median([close, network, slowest(m, rough, reach)]);
   return toMs(m, Math.abs(close - middle) * m.dt <= TRUSTED_S ? close : middle) + EVENT_FIT.topLateMs;
 }
 
