@@ -174,8 +174,8 @@ function slowSwing(original: Track, ask: Ask): ReadReps | null {
 
 function tooSlow({ rep: { events }, motion, window }: FoundRep): boolean {
   const outside = (v: number, [lo, hi]: readonly [number, number]) => v < lo || v > hi;
-  // Arms that take longer to come down, whatever was taken for an impact meanwhile.
-  const arms = window.low === undefined ? 0 : (window.low - window.about) * motion.dt * 1000;
+  // Arms that take longer to come down, whatever was taken for an impact meanwhile; from behind they seem to stay up.
+  const arms = window.low === undefined || motion.view === "down-the-line" ? 0 : (window.low - window.about) * motion.dt * 1000;
   return outside(events.top - events.handStart, BACK_RANGE) || outside(events.impact - events.top, DOWN_RANGE) || arms > LONGEST_DOWN;
 }
 

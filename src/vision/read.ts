@@ -146,8 +146,8 @@ function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], soles
   const reps = roughReps(mended);
   const point = (i: number, p: number) => [mended.landmarks[at(i, p)]!, mended.landmarks[at(i, p) + 1]!] as const;
   soles.forEach((mask, i) => {
-    track.footEdges.set(footEdges(mask, track.crop, point(i, POINT.leftAnkle), point(i, POINT.leftHeel), cm), i * EDGES);
-    track.footEdges.set(footEdges(mask, track.crop, point(i, POINT.rightAnkle), point(i, POINT.rightHeel), cm), i * EDGES + 3);
+    track.footEdges.set(footEdges(mask, track.crop, point(i, POINT.leftAnkle), point(i, POINT.leftHeel), point(i, POINT.leftToe), cm), i * EDGES);
+    track.footEdges.set(footEdges(mask, track.crop, point(i, POINT.rightAnkle), point(i, POINT.rightHeel), point(i, POINT.rightToe), cm), i * EDGES + 3);
   });
   for (const foot of ["left", "right"] as const)
     for (const spell of plantedSpells(mended, foot)) {

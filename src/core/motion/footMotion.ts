@@ -1,4 +1,4 @@
-import { median } from "../maths/stats";
+import { mean, median } from "../maths/stats";
 import { resample } from "../maths/filter";
 import type { GolferFacts, Scene } from "../scene/scene";
 import { plantedSpells, type PlantedSpell } from "../track/plantedSpells";
@@ -124,11 +124,8 @@ function scaled(values: Float32Array, by: number): Float64Array {
   return out;
 }
 
-/** Middle and width of a shoe's picture while it stands, along T, cm; NaN where an edge was not seen. */
-interface Edges {
-  middle: number;
-  width: number;
-}
+/** Left and right edge of a shoe's picture while it stands, along T, cm; NaN where it was not seen. */
+type Edges = readonly [left: number, right: number];
 
 function edgesOf(track: Track, foot: "left" | "right", s: FootSpell, toT: (x: number) => number): Edges {
   const column = (side: 0 | 1) => {
@@ -139,8 +136,7 @@ function edgesOf(track: Track, foot: "left" | "right", s: FootSpell, toT: (x: nu
     });
     return seen.length >= FEWEST ? median(seen) : NaN;
   };
-  const [a, b] = [column(0), column(1)];
-  return { middle: (a + b) / 2, width: Math.abs(a - b) };
+  return [column(0), column(1)];
 }
 
 /** Fewer frames than this do not tell an edge or a step. */
@@ -148,24 +144,32 @@ const FEWEST = 3;
 /** Pictures of a shoe as wide as each other to this are of one that points the same way, cm. */
 const ALIKE = 1.5;
 /** Edges or likenesses that tell another story than the network by more than this have lost the shoe, cm. */
-const BELIEVED = { edges: 7, likeness: 4 };
+const BELIEVED = { edges: 6, likeness: 4 };
 
 /**
  * The network's place of a foot is biased by the pose it is seen in: from one place to another by 1.5 cm rms and up to 4. The
- * middle of the shoe's picture is not (0.4 cm; docs/accuracy.md), but says nothing of heel and toe. So a place is the picture's
- * middle, and how far the network's points lie from it is taken from all places where the shoe points the same way.
+ * edges of the shoe's picture are not (0.4 cm; docs/accuracy.md), but say nothing of heel and toe. So a place is where the edges
+ * are, and how far the network's points lie from them is taken from all places where the shoe points the same way.
  */
 function placeByEdges(spells: FootSpell[], edges: readonly Edges[]): void {
   const points = ["ankleT", "heelT", "toeT"] as const;
-  const from = spells.map((s, i) => points.map((p) => s[p] - edges[i]!.middle));
-  const usual = median(from.map(([ankle]) => ankle!).filter((v) => !Number.isNaN(v)));
-  const good = (i: number) => Math.abs(from[i]![0]! - usual) < BELIEVED.edges;
+  const found = spells.map((s) => points.map((p) => s[p]));
+  const off = (i: number, side: 0 | 1, k: number) => found[i]![k]! - edges[i]![side];
+  const usual = ([0, 1] as const).map((side) => median(spells.map((_, i) => off(i, side, 0)).filter((v) => !Number.isNaN(v))));
+  // An edge far from where it usually is belongs to feet that touch.
+  const good = spells.map((_, i) => ([0, 1] as const).filter((side) => Math.abs(off(i, side, 0) - usual[side]!) < BELIEVED.edges));
+  const wide = (i: number) => (good[i]!.length === 2 ? Math.abs(edges[i]![0] - edges[i]![1]) : NaN);
+  const turned = (i: number, j: number) => Math.abs(wide(i) - wide(j)) >= ALIKE;
   spells.forEach((s, i) => {
-    if (!good(i)) return;
-    const like = spells.map((_, j) => j).filter((j) => good(j) && Math.abs(edges[j]!.width - edges[i]!.width) < ALIKE);
-    const weight = (j: number) => spells[j]!.toMs - spells[j]!.fromMs;
-    const total = like.reduce((sum, j) => sum + weight(j), 0);
-    points.forEach((p, k) => (s[p] = edges[i]!.middle + like.reduce((sum, j) => sum + from[j]![k]! * weight(j), 0) / total));
+    if (!good[i]!.length) return;
+    points.forEach((p, k) => {
+      const places = good[i]!.map((side) => {
+        const like = spells.map((_, j) => j).filter((j) => good[j]!.includes(side) && !turned(i, j));
+        const weight = (j: number) => spells[j]!.toMs - spells[j]!.fromMs;
+        return edges[i]![side] + like.reduce((sum, j) => sum + off(j, side, k) * weight(j), 0) / like.reduce((sum, j) => sum + weight(j), 0);
+      });
+      s[p] = mean(places);
+    });
     s.stepFollowed = true;
   });
 }

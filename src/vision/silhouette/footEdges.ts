@@ -33,18 +33,20 @@ const toPicture = (v: number, centre: number, square: Square) => centre + ((v + 
  * Where a shoe's picture ends left, right and below, px: the mask followed down from the ankle, its outermost edges in the
  * lowest part. NaN for an edge that fades (feet that touch), or that lies farther off than a shoe reaches.
  *
- * @param ankle and `heel`, px
+ * @param ankle and `heel` and `toe` as the network sees them, px
  * @param cm px of one centimetre, roughly
  */
-export function footEdges(m: MaskRows, square: Square, ankle: readonly [number, number], heel: readonly [number, number], cm: number): [left: number, right: number, bottom: number] {
+export function footEdges(m: MaskRows, square: Square, ankle: readonly [number, number], heel: readonly [number, number], toe: readonly [number, number], cm: number): [left: number, right: number, bottom: number] {
   const perMask = square.size / CROP_SIDE;
   const at = (r: number, c: number) => (c < 0 || c >= CROP_SIDE ? -8 : m.data[r * CROP_SIDE + c]! / STEPS);
   const first = clamp(Math.round(toMask(ankle[1], square.cy, square)) - m.top, 0, m.rows - 1);
   let run = runAt(at, first, Math.round(toMask(ankle[0], square.cx, square)), Math.ceil((FIND * cm) / perMask));
   if (!run) return [NaN, NaN, NaN];
+  // The network's heel and toe, however dragged, are nearer to their own foot than to the other one.
+  const foot = (toMask(heel[0], square.cx, square) + toMask(toe[0], square.cx, square)) / 2;
   const runs: [row: number, left: number, right: number][] = [[first, ...run]];
   for (let r = first + 1; r < m.rows; r++) {
-    const next = widestBelow(at, r, run);
+    const next = runBelow(at, r, run, foot);
     if (!next) break;
     runs.push([r, ...(run = next)]);
   }
@@ -89,13 +91,14 @@ function grown(at: At, row: number, column: number): [number, number] {
   return [l, r];
 }
 
-/** The widest run of the next row that touches this one. */
-function widestBelow(at: At, row: number, [l, r]: [number, number]): [number, number] | null {
+/** The run of the next row that touches this one and lies nearest to a column: where legs are seen as one, their feet part below. */
+function runBelow(at: At, row: number, [l, r]: [number, number], column: number): [number, number] | null {
   let best: [number, number] | null = null;
+  const away = (run: [number, number]) => Math.max(run[0] - column, column - run[1], 0);
   for (let c = l; c <= r; c++) {
     if (!(at(row, c) > 0)) continue;
     const run = grown(at, row, c);
-    if (!best || run[1] - run[0] > best[1] - best[0]) best = run;
+    if (!best || away(run) < away(best)) best = run;
     c = run[1];
   }
   return best;
