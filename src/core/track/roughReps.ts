@@ -38,7 +38,7 @@ const VISIBLE = 0.3;
 export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">): RoughRep[] {
   const { times, presence } = track;
   const n = times.length;
-  const raised = armRaise(track);
+  const { raised, guessed } = armRaise(track);
   const out: RoughRep[] = [];
   let i = 0;
   while (i < n) {
@@ -63,8 +63,8 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
     if (down > LONGEST || rested > RESTING * down + RESTING_S) continue;
-    const again = peakAfter(raised, times, to, Math.max(0.4, down * 1.3));
-    if (raised[again]! < RAISED) continue;
+    const again = peakAfter(guessed, times, to, Math.max(0.4, down * 1.3));
+    if (guessed[again]! < RAISED) continue;
     let seen = 0;
     for (let k = top; k <= again; k++) if (presence[k]! > PRESENT) seen++;
     if (seen < 0.7 * (again - top + 1)) continue;
@@ -84,8 +84,8 @@ function wanders(track: Pick<Track, "landmarks" | "times">, top: number, bottom:
   return Math.abs(x(bottom) - x(from)) > STAYS * statureInPx(track);
 }
 
-/** Angle of the arms from hanging straight down, in the picture, degrees 0–180; NaN where the hands are hidden. */
-function armRaise({ landmarks, times }: Pick<Track, "landmarks" | "times">): Float64Array {
+/** Angle of the arms from hanging straight down, in the picture, degrees 0–180: NaN where the hands are hidden, or as the network guesses it there. */
+function armRaise({ landmarks, times }: Pick<Track, "landmarks" | "times">): Record<"raised" | "guessed", Float64Array> {
   const mid = (a: number, b: number, axis: 0 | 1) =>
     runningMedian(Array.from(times, (_, i) => (landmarks[at(i, a) + axis]! + landmarks[at(i, b) + axis]!) / 2), 3);
   const hands = midHands({ landmarks, times });
@@ -94,7 +94,8 @@ function armRaise({ landmarks, times }: Pick<Track, "landmarks" | "times">): Flo
   const shoulderX = mid(POINT.leftShoulder, POINT.rightShoulder, 0);
   const shoulderY = mid(POINT.leftShoulder, POINT.rightShoulder, 1);
   const seen = runningMedian(Array.from(times, (_, i) => Math.max(landmarks[at(i, POINT.leftWrist) + 2]!, landmarks[at(i, POINT.rightWrist) + 2]!)), 3);
-  return handX.map((x, i) => (seen[i]! < VISIBLE ? NaN : (Math.atan2(Math.abs(x - shoulderX[i]!), handY[i]! - shoulderY[i]!) * 180) / Math.PI));
+  const guessed = handX.map((x, i) => (Math.atan2(Math.abs(x - shoulderX[i]!), handY[i]! - shoulderY[i]!) * 180) / Math.PI);
+  return { raised: guessed.map((v, i) => (seen[i]! < VISIBLE ? NaN : v)), guessed };
 }
 
 function lowest(x: Float64Array, from: number, to: number): number {

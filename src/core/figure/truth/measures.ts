@@ -1,26 +1,15 @@
 import { dot, norm, sub, unit, type Vec3 } from "../../maths/vec3";
-import type { ScriptedRep } from "../script";
 import { rearEdge } from "../surface";
 import { TRUTH_HZ } from "../simulate";
 import { FEET, of, ofSide, type Exact, type Foot } from "./exact";
-import type { FeetTruth, FootEventTruth } from "./feet";
-import { at, firstBelow, firstRun, indexOfMax, indexOfMin, MS, range, rate, samples } from "./search";
-import { stillShare, type EventSamples, type TruthEvent } from "./swingEvents";
-import type { TurnTruth } from "./turns";
-
-/** One rep with all that its measures are taken from. */
-export interface RepCase {
-  x: Exact;
-  rep: ScriptedRep;
-  view: "face-on" | "down-the-line";
-  feet: FeetTruth;
-  e: EventSamples;
-  footEvents: FootEventTruth[];
-  turns: TurnTruth[];
-  leadShare: Float64Array;
-  from: number;
-  to: number;
-}
+import type { FootEventTruth } from "./feet";
+import { at, indexOfMax, indexOfMin, MS, range, rate, samples } from "./search";
+import { cycleMeasures } from "./cycle";
+import { holding } from "./hold";
+import { pivotMeasures } from "./pivot";
+import { near, type Put, type RepCase } from "./repCase";
+import { largest, travel } from "./travel";
+import { stillShare, type TruthEvent } from "./swingEvents";
 
 type Values = Record<string, number>;
 const DEG = 180 / Math.PI;
@@ -53,9 +42,6 @@ export function measuresOf(c: RepCase): Values {
   }
   return out;
 }
-
-type Put = (id: string, value: number | null | undefined) => void;
-const near = (i: number) => Math.round(i);
 
 function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   const { sim, hip, head, shoulder } = x;
@@ -218,23 +204,6 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
   }
 }
 
-/** Value of largest size against the first sample, with its sign. */
-function largest(x: Float64Array, from: number, to: number): number {
-  let most = 0;
-  for (let i = from; i <= to; i++) if (Math.abs(x[i]! - x[from]!) > Math.abs(most)) most = x[i]! - x[from]!;
-  return most;
-}
-
-function travel(x: Exact, foot: Foot, from: number, to: number, point: "heel" | "toe", counts: (i: number) => boolean): number {
-  const start = x.sim.poses[from]![foot][point];
-  let most = 0;
-  for (let i = from; i <= to; i++) {
-    const p = x.sim.poses[i]![foot][point];
-    if (counts(i)) most = Math.max(most, Math.hypot(p[0] - start[0], p[2] - start[2]));
-  }
-  return most;
-}
-
 function order({ x, e, from }: RepCase, put: Put): void {
   const { top, impact, handStart, transition, slideStart, groundStart, recentre } = e;
   const hit = impact ?? e.release;
@@ -343,66 +312,4 @@ function steps({ x, e, footEvents, view, to }: RepCase, put: Put): void {
       put("trailLandsPastLead", poses[i]!.trail.toe[0] - poses[i]!.lead.toe[0]);
     }
   }
-}
-
-function holding({ x, e, rep, footEvents, from, to }: RepCase, put: Put): void {
-  const { hands, hip } = x.speed;
-  const taken = rep.kind === "hold"
-    ? firstRun((i) => hands[i]! < 25 && hip[i]! < 12 && footEvents.some((f) => f.event === "liftOff" && f.t < i * MS), samples(200), from, to)
-    : e.finish;
-  if (taken === null || taken === undefined) return;
-  const lostByMotion = firstRun((i) => hands[i]! > 40 || hip[i]! > 12, samples(200), near(taken), to);
-  const lostByFoot = footEvents.find((f) => f.t > (taken + samples(60)) * MS && (f.event === "landing" || f.event === "liftOff"));
-  const lost = Math.min(lostByMotion ?? Infinity, lostByFoot ? lostByFoot.t / MS : Infinity);
-  const end = Math.min(lost, to);
-  put("holdTime", ((end - taken) * MS) / 1000);
-  const steady = taken + samples(300);
-  if (end - steady > samples(200)) put("wobble", range(x.sim.com.map((p) => p[0]), near(steady), Math.floor(end)));
-}
-
-function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase, put: Put): void {
-  const { poses } = x.sim;
-  const inside = (t: TurnTruth) => t.at >= from - samples(200) && t.at <= to + samples(200);
-  const hands = turns.filter((t) => t.of === "hands" && inside(t));
-  const leads = hands.map((h) => {
-    const before = turns.filter((t) => t.of === "pressure" && t.side === h.side).sort((a, b) => Math.abs(a.at - h.at) - Math.abs(b.at - h.at))[0];
-    return before && Math.abs(h.at - before.at) < 0.3 * (to - from) ? (h.at - before.at) * MS : NaN;
-  }).filter((v) => !Number.isNaN(v));
-  if (leads.length) put("groundLeadsHands", leads.reduce((s, v) => s + v, 0) / leads.length);
-  const outer = of(x.sim, (p) => {
-    const ends = FEET.flatMap((f) => [p[f].heel[0], p[f].toe[0]]);
-    return Math.max(p.midHands[0] - Math.max(...ends), Math.min(...ends) - p.midHands[0]);
-  });
-  put("handRange", Math.max(...outer.subarray(near(from), near(to) + 1)));
-  put("thoraxRange", range(x.thoraxTurn, near(from), near(to)));
-  put("pelvisRange", range(x.pelvisTurn, near(from), near(to)));
-  const first = hands[0];
-  const same = first && hands.find((h) => h !== first && h.side === first.side);
-  if (first && same) put("cadence", 60000 / ((same.at - first.at) * MS));
-  const landed = footEvents.filter((f) => f.event === "landing" && f.t >= from * MS && f.t <= to * MS);
-  const waits = landed.map((f) => {
-    const next = turns.find((t) => t.of === "hands" && t.at * MS > f.t - 300);
-    return next ? next.at * MS - f.t : NaN;
-  }).filter((v) => !Number.isNaN(v));
-  if (waits.length) put("landBeforeTurnaround", waits.reduce((s, v) => s + v, 0) / waits.length);
-  for (const foot of FEET) {
-    let [most, start] = [0, -1];
-    for (let i = near(from); i <= to; i++) {
-      if (feet[foot].air[i]) start = -1;
-      else if (start < 0) start = i;
-      else most = Math.max(most, Math.hypot(poses[i]![foot].toe[0] - poses[start]![foot].toe[0], poses[i]![foot].toe[2] - poses[start]![foot].toe[2]));
-    }
-    put(`${foot}PlantedTravel`, most);
-  }
-}
-
-function pivotMeasures({ x, rep, feet, from, to }: RepCase, put: Put): void {
-  const foot = rep.foot!;
-  const turn = largest(feet[foot].turn, from, to);
-  put(`${foot}FootTurn`, turn);
-  put(`${foot}HeelTravel`, travel(x, foot, from, to, "heel", () => true));
-  const size = feet[foot].turn.map((v) => Math.abs(v - feet[foot].turn[from]!));
-  const peak = indexOfMax(size, from, to);
-  const back = firstBelow(size, size[peak]! * 0.1, peak, to);
-  if (back !== null) put("pivotTime", (back - (firstRun((i) => size[i]! > size[peak]! * 0.1, 1, from, peak) ?? peak)) * MS);
 }

@@ -4,7 +4,7 @@ import type { Motion } from "../../motion/motion";
 import { EVENT_FIT, LEVEL_FIT } from "../fitted";
 import { heldFrom } from "./hold";
 import { planeSpeed } from "./speed";
-import { firstRun, risesThrough, toMs, vertex } from "../clock";
+import { firstRun, risesThrough, toMs, toSample, vertex } from "../clock";
 
 /** Speed of mid-hands in the picture plane, cm/s. */
 export function handSpeed(m: Motion): Float64Array {
@@ -165,12 +165,16 @@ export function armLevel(m: Motion, way: "back" | "down" | "through", from: numb
   return toMs(m, risesThrough(above, 0, from, to));
 }
 
+/** From the lead arm level to the strike takes half of this, s; later on hands that the body hides seem to hang. */
+const AFTER_HALFWAY_S = 0.25;
+
 /**
  * Impact: mid-hands pass their address T on the way down; in stages with the club held ahead, or with a moving start,
  * that place says nothing and the hands' lowest instant stands for it.
  */
-export function impact(m: Motion, rule: "passes address" | "lowest", topSample: number, addressHandsT: number): number {
-  const last = Math.min(m.n - 1, Math.round(topSample + 0.7 / m.dt));
+export function impact(m: Motion, rule: "passes address" | "lowest", topSample: number, addressHandsT: number, halfwayMs: number): number {
+  const half = Number.isNaN(halfwayMs) ? Infinity : toSample(m, halfwayMs);
+  const last = Math.min(m.n - 1, Math.round(topSample + 0.7 / m.dt), Math.round(half + AFTER_HALFWAY_S / m.dt));
   if (rule === "passes address") return toMs(m, risesThrough(m.handsT, addressHandsT, topSample, last));
   let low = Math.ceil(topSample);
   for (let i = low; i <= last; i++) if (m.handsU[i]! < m.handsU[low]!) low = i;

@@ -47,7 +47,7 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
     if (!hipsOnly) e.release = release(m, speed, topSample);
   } else {
     const lowest = rules.clubAhead || moving || m.view === "down-the-line";
-    const seen = impact(m, lowest ? "lowest" : "passes address", topSample, m.handsT[a]!);
+    const seen = impact(m, lowest ? "lowest" : "passes address", topSample, m.handsT[a]!, e.halfwayDown);
     [e.impact, struckMs] = withStrike(seen, lowest, strikes);
   }
   const struck = Number.isNaN(e.impact) ? e.release : e.impact;
