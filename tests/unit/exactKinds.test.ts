@@ -59,4 +59,15 @@ describe("from exact joints", () => {
     expect(measures.hipsToBall).toMatchObject({ value: null, state: "not measurable", reason: "this view does not show it" });
     expect(measures.cadence.reason).toBe("it does not belong to this kind of rep");
   });
+
+  it.each([1, 2, 3, 4])("a foot that pivots (%i) turns by as much as it does, out and back", (seed) => {
+    const { analysis, truth } = read(move.footPivot(seeded(seed)), { foot: "trail" });
+    expect(analysis.reps).toHaveLength(truth.length);
+    analysis.reps.forEach((rep, k) => {
+      const { value, state } = rep.measures.trailFootTurn;
+      // Where the other foot hides the toe nothing is said.
+      if (state === "measured") close(value, truth[k]!.measures.trailFootTurn!, 10, "turn");
+    });
+    expect(analysis.reps.some((rep) => rep.measures.trailFootTurn.state === "measured") || truth[0]!.measures.trailFootTurn! > 60).toBe(true);
+  });
 });

@@ -57,6 +57,13 @@ export function anyDoubleStep(r: Seeded, fault: keyof typeof DOUBLE_STEP_FAULTS 
   return doubleStep(fault ? { ...good, ...DOUBLE_STEP_FAULTS[fault](r) } : good);
 }
 
+/** A double step with room on every side: what even a wide uncertainty should pass. */
+export const surelyGoodDoubleStep = (r: Seeded): MovementScript =>
+  doubleStep({
+    still: 0.7, back: between(r, 1, 1.08), down: between(r, 0.28, 0.32), trailFirst: between(r, 0.18, 0.22), trailStep: between(r, -10, -8), trailAir: between(r, 0.28, 0.31), leadAir: between(r, 0.27, 0.3),
+    leadStep: between(r, 10, 12), leadBeforeTop: between(r, 0.08, 0.11), loadedShare: between(r, 9, 13), tiltTop: between(r, 1, 3), gap: between(r, 21, 23), size: between(r, 0.92, 1.02),
+  });
+
 export const DOUBLE_STEP_FAULTS = {
   leadLate: (r: Seeded) => ({ leadBeforeTop: between(r, -0.19, -0.13), leadAir: 0.3 }),
   tooBig: (r: Seeded) => ({ trailStep: between(r, -28, -22), trailAir: 0.34, loadedShare: 16 }),

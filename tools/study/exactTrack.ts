@@ -55,8 +55,35 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
     }),
   );
   return {
-    times, landmarks, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: new Float32Array(n * EDGES).fill(NaN), presence: new Float32Array(n).fill(1), footPaths, handsPaths: [], looks: [], sounds: [], others: [],
+    times, landmarks, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: edgesOf(poses, side, px), presence: new Float32Array(n).fill(1), footPaths, handsPaths: [], looks: [], sounds: [], others: [],
     video: { width, height: o.height_px, frames: n, fps: o.fps, rotation: 0, audio: false, durationMs: (n * 1000) / o.fps },
     crop: { cx: width / 2, cy: o.height_px / 2, size: o.height_px * 0.6 }, model: "exact",
   };
 }
+
+/** Radii of a shoe's two ends, cm; the round of the toe lies this far from heel to toe point. */
+const SHOE = { heel: 3.5, toe: 3.8 };
+const TOE_ROUND = 0.87;
+
+/** Where the pictures of both shoes end: a disc round heel and toe each; hidden (NaN) where they overlap. */
+function edgesOf(poses: readonly Pose[], side: (pose: Pose, name: "left" | "right") => Side, px: (p: Vec3) => [number, number]): Float32Array {
+  const out = new Float32Array(poses.length * EDGES);
+  poses.forEach((pose, i) => {
+    const [left, right] = (["left", "right"] as const).map((name) => {
+      const s = side(pose, name);
+      const discs = ([["heel", s.heel], ["toe", lerp(s.heel, s.toe, TOE_ROUND)]] as const).map(([end, p]) => {
+        const [x, y] = px(p);
+        return { x, y, r: (px([p[0] + SHOE[end], p[1], p[2]])[0] - px([p[0] - SHOE[end], p[1], p[2]])[0]) / 2 };
+      });
+      const reach = discs.map((d) => Math.abs(d.r));
+      return [Math.min(...discs.map((d, k) => d.x - reach[k]!)), Math.max(...discs.map((d, k) => d.x + reach[k]!)), Math.max(...discs.map((d) => d.y))] as const;
+    });
+    const apart = left![0] > right![1] || right![0] > left![1];
+    const hidden = (inner: boolean, v: number) => (apart || !inner ? v : NaN);
+    const leftIsRight = left![0] > right![0];
+    out.set([hidden(leftIsRight, left![0]), hidden(!leftIsRight, left![1]), left![2], hidden(!leftIsRight, right![0]), hidden(leftIsRight, right![1]), right![2]], i * EDGES);
+  });
+  return out;
+}
+
+const lerp = (a: Vec3, b: Vec3, k: number): Vec3 => [a[0] + (b[0] - a[0]) * k, a[1] + (b[1] - a[1]) * k, a[2] + (b[2] - a[2]) * k];

@@ -4,6 +4,8 @@ import { NOISE_FIT, NOISE_SPLIT, NOISE_TIMES } from "../../src/core/uncertainty/
 
 /** Errors of single joints beyond their pair's, cm: the pilot's 2 to 3 for a hip or knee, and what the network's arms are worth. */
 const SINGLE = { knee: 2, elbow: 3 };
+/** An edge of a shoe's picture, cm: steps by them are within 0.4 (docs/decisions/9). */
+const SEEN_EDGE = 0.3;
 /** The outline's usual widths, cm. */
 const WIDTH = { hips: 34, head: 17, trunk: 31 };
 const PAIRS: Record<string, readonly number[]> = {
@@ -71,7 +73,8 @@ export function seenTrack(exact: Track, cmPerPx: number, stillUntilMs: number, s
     const shift = (v: Float32Array) => v.map((_, i) => v[Math.min(Math.max(i - late, 0), v.length - 1)]! + random.normal() * px(0.06));
     return { ...p, dx: shift(p.dx), dy: shift(p.dy) };
   });
-  return { ...exact, landmarks, outline, footPaths };
+  const footEdges = exact.footEdges.map((v) => v + random.normal() * px(SEEN_EDGE));
+  return { ...exact, landmarks, outline, footEdges, footPaths };
 }
 
 function midOf({ landmarks, times }: Track, points: readonly number[]): { x: Float64Array; y: Float64Array } {
