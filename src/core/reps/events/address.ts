@@ -19,9 +19,9 @@ const LATEST_MS = 3000;
 /**
  * Address: end of the last spell of at least 300 ms before hand start in which hands, hips and head move slower than
  * 3 cm/s and both feet stand; the smoothing lets the coming motion show a little early, which a fitted delay makes up
- * for. `bodyFirst`: it is the hips that end it. None: the quietest 100 ms, flagged as a moving start.
+ * for. `bodyFirst`: it is the hips that end it; `stepsFirst`: feet may step before the hands start. None: the quietest 100 ms, flagged as a moving start.
  */
-export function address(m: Motion, handStartMs: number): { ms: number; moving: boolean; fromMs: number; bodyFirst: boolean } {
+export function address(m: Motion, handStartMs: number, stepsFirst = true): { ms: number; moving: boolean; fromMs: number; bodyFirst: boolean } {
   const slow = (t: Float64Array, u: Float64Array) => smoothSpeed(t, u, m.dt, STILL_HZ);
   const parts = [slow(m.handsT, m.handsU), slow(m.hipT, m.hipU), slow(m.headT, m.headU)];
   const stands = (ms: number) => (["lead", "trail"] as const).every((side) => standing(m.feet[side].spells, ms));
@@ -49,14 +49,19 @@ export function address(m: Motion, handStartMs: number): { ms: number; moving: b
   const strict = spell(STILL_SPEED);
   const loose = spell(JITTERY_SPEED);
   const later = (a: typeof strict, b: typeof strict) => (a && !(b && (b[1] - a[1]) * m.dt * 1000 > LATER_MS) ? a : b);
-  const found = later(strict, strict ? later(loose, spell(RESTLESS_SPEED)) : loose);
+  const last = later(strict, strict ? later(loose, spell(RESTLESS_SPEED)) : loose);
+  // A body that has been still and set off long before its hands has stepped meanwhile; else it came to rest again, unseen.
+  const steps = (from: number) => (["lead", "trail"] as const).some((side) => m.feet[side].spells.some((s, i, all) => s.toMs > from && s.toMs < handStartMs && Math.abs((all[i + 1]?.ankleT ?? Infinity) - s.ankleT) > SAME_PLACE));
+  const old = last !== null && handStartMs - toMs(m, last[1]) > LATER_MS && !(stepsFirst && steps(toMs(m, last[1])));
+  const found = old ? null : last;
   const quiet = found ? null : settling(parts, Math.max(earliest, end - Math.round(SETTLES_MS / 1000 / m.dt)), end, need);
   if (quiet !== null) return { ms: toMs(m, quiet) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, quiet - need), bodyFirst: false };
   if (found) return { ms: toMs(m, found[1]) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, found[0]), bodyFirst: bodyMoves(found[1]) };
   const short = Math.max(2, Math.round(0.1 / m.dt));
-  let best = earliest;
+  const since = Math.max(earliest, end - Math.round(SETTLES_MS / 1000 / m.dt));
+  let best = since;
   let quietest = Infinity;
-  for (let i = earliest; i + short <= end; i++) {
+  for (let i = since; i + short <= end; i++) {
     let sum = 0;
     for (let k = i; k < i + short; k++) for (const p of parts) sum += p[k]!;
     if (sum < quietest) {

@@ -25,7 +25,7 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
   const topSample = toSample(m, topMs);
   const start = hipsOnly ? NaN : handStart(m, swingSpeed(m), stillBefore(m, topSample), Math.floor(topSample), rules.slow ? STARTS.slow : STARTS.usual);
   if (!hipsOnly && Number.isNaN(start)) return null;
-  const stood = address(m, hipsOnly ? topMs - 150 : start);
+  const stood = address(m, hipsOnly ? topMs - 150 : start, rules.kind !== "swing");
   const a = nearest(m, stood.ms);
   const endMs = toMs(m, m.n - 1);
   const feet = bothFeet(m, Math.max(m.startMs, stood.fromMs - 50), endMs);
