@@ -73,6 +73,8 @@ function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], o
     const middle = (a.toMs + b.fromMs) / 2;
     const otherStands = otherFoot.spells.some((o) => o.fromMs <= middle && o.toMs >= middle) && !away.some(([from, to]) => from < b.fromMs && to > a.toMs);
     if (!seen && !otherStands) continue;
+    // A shoe whose lowest edge never left the ground has slid or turned there.
+    if (!(has("liftOff", a.toMs) && has("landing", b.fromMs)) && a.rests[1] >= b.rests[0]) continue;
     if (!has("liftOff", a.toMs)) out.push({ foot, event: "liftOff", ms: a.rests[1], rough: true });
     if (!has("landing", b.fromMs)) out.push({ foot, event: "landing", ms: b.rests[0], rough: true });
   }

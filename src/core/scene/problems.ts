@@ -22,8 +22,8 @@ export const during = (problems: readonly Problem[], from: number, to: number): 
 
 /** A background that has moved this far, in shares of the picture's long side, is a phone that moved: 3 px at 1280. */
 const MOVED = 3 / 1280;
-/** A golfer darker than this on average (0–255) can't be followed. */
-const DARK = 26;
+/** A golfer darker than this on average (0–255) can't be followed: rendered rooms without light are at 28 to 33, dusk and a window behind at 46 to 59. */
+const DARK = 40;
 
 /** Somebody seen in one look alone may be a coat on a hook: the next look but one at the latest sees them again, ms. */
 const SEEN_AGAIN_MS = 1200;

@@ -25,26 +25,46 @@ const SURE_MS = 150;
  */
 export function footEvents(foot: SideName, motion: FootMotion, view: View): FootEvent[] {
   const out: FootEvent[] = [];
+  const offs: number[] = [];
+  const landings: number[] = [];
   motion.spells.forEach((spell, i) => {
     // The network's points tell to a tenth of a second or so when a foot stands: the picture is asked from there on, so
     // that a club passing before the shoe in mid-spell is not taken for a step.
     const middle = (spell.fromMs + spell.toMs) / 2;
     const afterLanding = Math.min(middle, spell.fromMs + SURE_MS);
     const beforeLeaving = Math.max(middle, spell.toMs - SURE_MS);
-    if (i > 0) {
-      const landing = both(spell, afterLanding, -1, Math.min);
-      if (!Number.isNaN(landing)) out.push({ foot, event: "landing", ms: landing });
-    }
-    if (i < motion.spells.length - 1) {
-      const off = both(spell, beforeLeaving, 1, Math.max);
-      if (!Number.isNaN(off)) out.push({ foot, event: "liftOff", ms: off });
-    }
+    landings.push(i > 0 ? both(spell, afterLanding, -1, Math.min) : NaN);
+    offs.push(i < motion.spells.length - 1 ? both(spell, beforeLeaving, 1, Math.max) : NaN);
     for (const rise of spell.rises) {
       const up = heelRises(rise, rise.times[0]! + BEFORE_RISE_MS, view);
       if (!Number.isNaN(up)) out.push({ foot, event: "heelUp", ms: up });
     }
   });
+  for (let i = 1; i < motion.spells.length; i++) {
+    if (stayed(motion.spells[i - 1]!, motion.spells[i]!)) continue;
+    const [off, landing] = inOrder(offs[i - 1]!, landings[i]!, motion.spells[i - 1]!.toMs, motion.spells[i]!.fromMs);
+    if (!Number.isNaN(off)) out.push({ foot, event: "liftOff", ms: off });
+    if (!Number.isNaN(landing)) out.push({ foot, event: "landing", ms: landing });
+  }
   return out.sort((a, b) => a.ms - b.ms);
+}
+
+/** Places of one foot nearer than this are the same, cm. */
+const SAME_PLACE = 3;
+
+/** Whether a foot stood in one place through two spells, by the lowest edge of its picture: what a likeness told there was a club passing. */
+const stayed = (a: FootMotion["spells"][number], b: FootMotion["spells"][number]): boolean =>
+  a.rests[1] !== a.toMs && b.rests[0] !== b.fromMs && a.rests[1] >= b.rests[0] && Math.abs(a.ankleT - b.ankleT) < SAME_PLACE;
+
+/** A contact farther than this from the end of its spell, where its order is wrong, is none, ms. */
+const FAR_MS = 300;
+
+/** No foot lands before it has left: of two contacts in that order the one nearer to the end of its own spell counts, if it is near. */
+function inOrder(off: number, landing: number, leaves: number, stands: number): [off: number, landing: number] {
+  if (!(off >= landing)) return [off, landing];
+  const [a, b] = [Math.abs(off - leaves), Math.abs(landing - stands)];
+  if (Math.min(a, b) > FAR_MS) return [NaN, NaN];
+  return a < b ? [off, NaN] : [NaN, landing];
 }
 
 /** When both ends of the shoe have passed 1.5 cm; NaN while one of them is seen to stay down. */
