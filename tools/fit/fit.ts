@@ -1,9 +1,9 @@
 /**
  * Fits what the core takes from data, on the fit set alone (bodies and clothes that the reported set does not have):
- * `npm run fit [-- CLIPS TRACKS]`. Prints the few constants of the fitted.ts files beside what is there now, and writes the
+ * `npm run fit`. Reads what was rendered and tracked under .work, else what the repository keeps; prints the few constants of the fitted.ts files beside what is there now, and writes the
  * table of method errors, src/core/uncertainty/fitted.json.
  */
-import { writeFileSync } from "node:fs";
+import { existsSync, writeFileSync } from "node:fs";
 import { deviation, mean, median } from "../../src/core/maths/stats";
 import { MOTION_FIT } from "../../src/core/motion/fitted";
 import { placeOnClock } from "../../src/core/motion/footMotion";
@@ -21,7 +21,8 @@ import { compare, pairs, rulesOf } from "../study/compare";
 import { truthClips, type TruthClip } from "../study/truthClip";
 import { BARE, tableOf } from "./errorTable";
 
-const [clipsDir = ".work/clips/fit", tracksDir = ".work/tracks/fit"] = process.argv.slice(2);
+const KEPT = "tools/study/kept/fit";
+const [clipsDir, tracksDir] = existsSync(".work/tracks/fit") ? [".work/clips/fit", ".work/tracks/fit"] : [KEPT, KEPT];
 const clips = truthClips(clipsDir, tracksDir);
 console.log(`${clips.length} clips`);
 /** A shoe ends within this of its toe point, cm. */

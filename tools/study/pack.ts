@@ -11,6 +11,8 @@ import { truthClips, type Truth } from "./truthClip";
 
 const KEPT = "tools/study/kept";
 const JOINTS = ["midHip", "midShoulder", "head", "midHands", "com", "lead.hip", "trail.hip", "lead.shoulder", "trail.shoulder"];
+/** What the edges of turning shoes are fitted by. */
+const FOOT_JOINTS = ["lead", "trail"].flatMap((side) => ["ankle", "heel", "toe"].map((joint) => `${side}.${joint}`));
 
 for (const set of process.argv.length > 2 ? process.argv.slice(2) : ["fit", "report", "spoiled", "conditions"]) {
   if (!existsSync(`.work/tracks/${set}`)) continue;
@@ -31,6 +33,7 @@ function rounded(track: Track): Track {
     ...track,
     landmarks: to(track.landmarks, (i) => parts[i % STRIDE]!),
     outline: to(track.outline, () => 32),
+    footEdges: to(track.footEdges, () => 16),
     presence: to(track.presence, () => 64),
     handsPaths: track.handsPaths.map((p) => ({ ...p, x: to(p.x, () => 32), y: to(p.y, () => 32) })),
     // Whole pixels say that a match slipped: they must stay the only ones.
@@ -51,7 +54,7 @@ function slim(truth: Truth): Truth {
     ...truth,
     perFrame: truth.perFrame?.map((f) => ({
       t: f.t, leadShare: tenth(f.leadShare),
-      joints: Object.fromEntries(JOINTS.flatMap((name) => (f.joints[name] ? [[name, { px: f.joints[name].px, cm: f.joints[name].cm.map(tenth) as [number, number, number] }]] : []))),
+      joints: Object.fromEntries((truth.about === "pivot" ? [...JOINTS, ...FOOT_JOINTS] : JOINTS).flatMap((name) => (f.joints[name] ? [[name, { px: f.joints[name].px, cm: f.joints[name].cm.map(tenth) as [number, number, number] }]] : []))),
     })),
   };
 }

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { EDGES, POINTS, STRIDE, type Track } from "../track/track";
+import { POINTS, STRIDE, type Track } from "../track/track";
 
 /**
- * *A track as one file.* Eight bytes `KFTRACK2`, a little-endian uint32 with the length of the header, the header as
+ * *A track as one file.* Eight bytes `KFTRACK3`, a little-endian uint32 with the length of the header, the header as
  * UTF-8 JSON (padded with spaces to a multiple of eight), then the arrays it lists, little-endian, each at the offset
  * that the header gives. docs/formats.md has the whole of it.
  *
@@ -10,27 +10,26 @@ import { EDGES, POINTS, STRIDE, type Track } from "../track/track";
  * const bytes = writeTrack(track);
  * readTrack(bytes).times.length === track.times.length; // true
  */
-const MAGIC = "KFTRACK2";
+const MAGIC = "KFTRACK3";
 
 const arrayRef = z.object({ type: z.enum(["f32", "f64"]), offset: z.number().int().nonnegative(), length: z.number().int().nonnegative() });
 const header = z.object({
-  version: z.literal(2),
+  version: z.literal(3),
   video: z.object({
     width: z.number().positive(), height: z.number().positive(), frames: z.number().int().positive(), fps: z.number().positive(),
     rotation: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]), audio: z.boolean(), durationMs: z.number().positive(),
   }),
   crop: z.object({ cx: z.number(), cy: z.number(), size: z.number().positive() }),
   model: z.string(),
-  others: z.array(z.preprocess((v) => (typeof v === "number" ? { t: v, x: -1e4, y: 0, size: 1 } : v), z.object({ t: z.number(), x: z.number(), y: z.number(), size: z.number() }))),
+  others: z.array(z.object({ t: z.number(), x: z.number(), y: z.number(), size: z.number() })),
   sounds: z.array(z.object({ t: z.number(), db: z.number() })),
   times: arrayRef,
   landmarks: arrayRef,
   outline: arrayRef,
-  /** Tracks made before it was read have none. */
-  footEdges: arrayRef.optional(),
+  footEdges: arrayRef,
   presence: arrayRef,
   footPaths: z.array(z.object({
-    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole", "rise", "turn" as "rise"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
+    foot: z.enum(["left", "right"]), part: z.enum(["heel", "toe", "whole", "rise"]), plantedFrom: z.number().int(), plantedTo: z.number().int(),
     from: z.number().int(), dx: arrayRef, dy: arrayRef, residual: arrayRef,
   })),
   handsPaths: z.array(z.object({ from: z.number().int(), x: arrayRef, y: arrayRef })),
@@ -48,7 +47,7 @@ export function writeTrack(track: Track): Uint8Array<ArrayBuffer> {
     return r;
   };
   const head: z.infer<typeof header> = {
-    version: 2, video: track.video, crop: track.crop, model: track.model, others: track.others, sounds: track.sounds,
+    version: 3, video: track.video, crop: track.crop, model: track.model, others: track.others, sounds: track.sounds,
     times: ref(track.times), landmarks: ref(track.landmarks), outline: ref(track.outline), footEdges: ref(track.footEdges), presence: ref(track.presence),
     footPaths: track.footPaths.map((p) => ({ ...p, dx: ref(p.dx), dy: ref(p.dy), residual: ref(p.residual) })),
     handsPaths: track.handsPaths.map((p) => ({ from: p.from, x: ref(p.x), y: ref(p.y) })),
@@ -70,7 +69,8 @@ export function writeTrack(track: Track): Uint8Array<ArrayBuffer> {
 
 /** @throws TrackFileError when the bytes are not a whole track file of this version */
 export function readTrack(bytes: Uint8Array): Track {
-  if (new TextDecoder().decode(bytes.subarray(0, 8)) !== MAGIC) throw new TrackFileError("this is not a Kingfisher track file");
+  const magic = new TextDecoder().decode(bytes.subarray(0, 8));
+  if (magic !== MAGIC) throw new TrackFileError(magic.startsWith(MAGIC.slice(0, -1)) ? "the track file is of another version: read its film again" : "this is not a Kingfisher track file");
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const room = view.getUint32(8, true);
   let h: z.infer<typeof header>;
@@ -92,7 +92,7 @@ export function readTrack(bytes: Uint8Array): Track {
   if (landmarks.length !== times.length * POINTS * STRIDE) throw new TrackFileError("the track file's arrays do not fit each other");
   return {
     video: h.video, crop: h.crop, model: h.model, others: h.others, sounds: h.sounds, times, landmarks,
-    outline: f32(h.outline), footEdges: h.footEdges ? f32(h.footEdges) : new Float32Array(times.length * EDGES).fill(NaN), presence: f32(h.presence),
+    outline: f32(h.outline), footEdges: f32(h.footEdges), presence: f32(h.presence),
     footPaths: h.footPaths.map((p) => ({ ...p, dx: f32(p.dx), dy: f32(p.dy), residual: f32(p.residual) })),
     handsPaths: h.handsPaths.map((p) => ({ from: p.from, x: f32(p.x), y: f32(p.y) })),
     looks: h.looks,
