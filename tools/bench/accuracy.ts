@@ -83,7 +83,7 @@ const sim: Simulated | null = tracks ? simulated(tracks, 20_000, (k) => process.
 
 const covered = [...groups.measures].map(([id, list]) => ({ id, ...coverage(list) })).filter((c) => c.ok !== null);
 console.log(`\n${compared.length} clips, ${reps} reps; ${show(perRep[perRep.length >> 1] ?? NaN, 0)} ms a rep from track to verdict\n`);
-for (const t of met) console.log(`${t.met === null ? "     " : t.met ? "met  " : "MISS "} ${t.name.padEnd(56)} ${show(t.rms).padStart(7)} ≤ ${t.most} ${t.unit}  n ${t.n}`);
+for (const t of met) console.log(`${t.met === null ? "     " : t.met ? "met  " : "MISS "} ${t.name.padEnd(56)} ${show(t.rms, 2).padStart(7)} ≤ ${t.most} ${t.unit}  n ${t.n}`);
 console.log(`\nsplit: ${splitting.found} of ${splitting.truths} reps of many-rep clips found, ${splitting.extra} that are none; single reps missed: ${splitting.missedSingle.join(" ") || "none"}`);
 console.log(`coverage 90–99 %: ${covered.filter((c) => c.ok).length} of ${covered.length} measures with 30 reps or more; outside: ${covered.filter((c) => !c.ok).map((c) => `${c.id} ${c.text}`).join(", ") || "none"}`);
 for (const [name, t] of [["drill", ofDrill], ["test stages", ofTests], ...(sim ? [["simulated", sim.tally] as const] : [])] as const) {

@@ -9,7 +9,7 @@ export const show = (v: number | null, places = 1): string => (v === null || Num
 const table = (head: string[], rows: string[][]): string => [`| ${head.join(" | ")} |`, `|${head.map(() => "---").join("|")}|`, ...rows.map((r) => `| ${r.join(" | ")} |`)].join("\n");
 
 export function targetTable(targets: readonly Target[]): string {
-  return table(["figure", "target", "reached", "n", ""], targets.map((t) => [t.name, `≤ ${t.most} ${t.unit}`, t.rms === null ? "no such rep" : `${show(t.rms)} ${t.unit}`, String(t.n), t.met === null ? "" : t.met ? "met" : "**not met**"]));
+  return table(["figure", "target", "reached", "n", ""], targets.map((t) => [t.name, `≤ ${t.most} ${t.unit}`, t.rms === null ? "no such rep" : `${show(t.rms, 2)} ${t.unit}`, String(t.n), t.met === null ? "" : t.met ? "met" : "**not met**"]));
 }
 
 /** How often value ± 2u held the truth; judged from 30 reps on, by the exact interval against 90–99 %. */
