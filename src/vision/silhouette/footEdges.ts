@@ -1,5 +1,6 @@
 import type { Square } from "../crop/resample";
 import { CROP_SIDE } from "../network/poseNetwork";
+import { edgeBetween, toMask, toPicture } from "./maskPlace";
 
 /** Rows of one picture's mask round the feet, in steps of 1/16 logit. */
 export interface MaskRows {
@@ -26,8 +27,6 @@ export function maskRows(mask: Float32Array, square: Square, fromY: number, toY:
 }
 
 const clamp = (v: number, low: number, high: number) => Math.min(Math.max(v, low), high);
-const toMask = (v: number, centre: number, square: Square) => ((v - centre) / square.size + 0.5) * CROP_SIDE - 0.5;
-const toPicture = (v: number, centre: number, square: Square) => centre + ((v + 0.5) / CROP_SIDE - 0.5) * square.size;
 
 /**
  * Where a shoe's picture ends left, right and below, px: the mask followed down from the ankle, its outermost edges in the
@@ -109,12 +108,11 @@ function crossing(at: At, row: number, column: number, direction: 1 | -1): { pla
   let [inside, outside] = [0, 1];
   while (at(row, column - direction * inside) < SURE && inside <= BLUR) inside++;
   while (at(row, column + direction * outside) > -SURE) outside++;
-  const [a, b] = [at(row, column), at(row, column + direction)];
-  return { place: column + (direction * a) / (a - b), sure: inside + outside <= BLUR + 1, gone: column + direction * outside };
+  return { place: column + direction * edgeBetween(at(row, column), at(row, column + direction)), sure: inside + outside <= BLUR + 1, gone: column + direction * outside };
 }
 
 /** How far below its last row a column of mask still goes, rows. */
 function depth(at: At, row: number, column: number): number {
   const [a, b] = [at(row, column), at(row + 1, column)];
-  return a > 0 && b < 0 ? a / (a - b) : 0;
+  return a > 0 && b < 0 ? edgeBetween(a, b) : 0;
 }

@@ -1,6 +1,7 @@
 import { POINT, STRIDE } from "../../core/track/track";
 import type { Square } from "../crop/resample";
 import { CROP_SIDE } from "../network/poseNetwork";
+import { edgeBetween, toMask, toPicture } from "./maskPlace";
 
 /**
  * Where the body's outline lies left and right of mid-hip and of the head: the run of the mask around the point on
@@ -13,20 +14,15 @@ import { CROP_SIDE } from "../network/poseNetwork";
 export function readOutline(mask: Float32Array, points: Float32Array, square: Square, out: Float32Array, faceOn = true): void {
   const px = (p: number) => points[p * STRIDE]!;
   const py = (p: number) => points[p * STRIDE + 1]!;
-  const toMask = (x: number, y: number): [number, number] => [
-    ((x - square.cx) / square.size + 0.5) * CROP_SIDE - 0.5,
-    ((y - square.cy) / square.size + 0.5) * CROP_SIDE - 0.5,
-  ];
   const tall = Math.hypot(
     px(POINT.nose) - (px(POINT.leftAnkle) + px(POINT.rightAnkle)) / 2,
     py(POINT.nose) - (py(POINT.leftAnkle) + py(POINT.rightAnkle)) / 2,
   );
   const perMask = square.size / CROP_SIDE;
   const run = (place: readonly [number, number], reach: number, into: number) => {
-    const [x, y] = toMask(...place);
-    const [left, right] = medianRun(mask, x, y, (reach * tall) / perMask);
-    out[into] = Number.isNaN(left) ? NaN : square.cx + ((left + 0.5) / CROP_SIDE - 0.5) * square.size;
-    out[into + 1] = Number.isNaN(right) ? NaN : square.cx + ((right + 0.5) / CROP_SIDE - 0.5) * square.size;
+    const [left, right] = medianRun(mask, toMask(place[0], square.cx, square), toMask(place[1], square.cy, square), (reach * tall) / perMask);
+    out[into] = toPicture(left, square.cx, square);
+    out[into + 1] = toPicture(right, square.cx, square);
   };
   const middle = (a: number, b: number) => [(px(a) + px(b)) / 2, (py(a) + py(b)) / 2] as const;
   const hips = middle(POINT.leftHip, POINT.rightHip);
@@ -53,7 +49,7 @@ function medianRun(mask: Float32Array, x: number, y: number, reach: number): [nu
       while (c + direction >= 0 && c + direction < CROP_SIDE && mask[row + c + direction]! > 0) c += direction;
       const inside = mask[row + c]!;
       const beyond = mask[row + c + direction] ?? -inside;
-      const at = c + (direction * inside) / (inside - beyond);
+      const at = c + direction * edgeBetween(inside, beyond);
       return Math.abs(at - x) > reach ? NaN : at;
     };
     const [l, rgt] = [edge(-1), edge(1)];
