@@ -11,10 +11,13 @@ export function handSpeed(m: Motion): Float64Array {
   return planeSpeed(m.handsT, m.handsU, m.dt);
 }
 
+type Body = readonly [t: Float64Array, u: Float64Array];
+
 /** A body that falls carries its hands along slowly; faster changes of the network's shoulders are its own, Hz. */
 const CARRIED_HZ = 2.5;
 
-function carried(m: Motion): [t: Float64Array, u: Float64Array] {
+/** Mid-shoulder as the body's own slow movement carries it, cm: what hands move against. */
+export function carried(m: Motion): Body {
   const slow = lowPass(CARRIED_HZ, m.dt);
   return [filtfilt(slow, m.shoulderT), filtfilt(slow, m.shoulderU)];
 }
@@ -23,8 +26,7 @@ function carried(m: Motion): [t: Float64Array, u: Float64Array] {
  * Speed of mid-hands against mid-shoulder in the picture plane, cm/s: a body that falls to one foot carries its hands
  * along without their having started.
  */
-export function swingSpeed(m: Motion): Float64Array {
-  const [t, u] = carried(m);
+export function swingSpeed(m: Motion, [t, u]: Body): Float64Array {
   return planeSpeed(m.handsT.map((v, i) => v - t[i]!), m.handsU.map((v, i) => v - u[i]!), m.dt);
 }
 
@@ -67,13 +69,12 @@ export function armAngle(handsT: Float64Array, handsU: Float64Array, shoulderT: 
  *
  * @param rough sample near the top
  */
-export function top(m: Motion, rough: number): number {
+export function top(m: Motion, rough: number, body: Body): number {
   if (m.view === "down-the-line") return highest(m, rough);
   const reach = Math.round(0.3 / m.dt);
   const span = Math.max(2, Math.round(0.067 / m.dt));
-  const [shoulderT, shoulderU] = carried(m);
   const find = (t: Float64Array, u: Float64Array) => {
-    const angle = armAngle(t, u, shoulderT, shoulderU);
+    const angle = armAngle(t, u, ...body);
     let best = -1;
     // At the end of what was followed the largest angle is only the last one.
     for (let i = Math.max(span, rough - reach); i <= Math.min(m.n - 1 - span, rough + reach); i++)
@@ -83,7 +84,7 @@ export function top(m: Motion, rough: number): number {
   const close = find(m.closeHandsT, m.closeHandsU);
   const network = find(m.handsT, m.handsU);
   // The followed hands are by far the best witness, unless what was followed was not the hands: the two others tell that.
-  const middle = Number.isNaN(close + network) ? network : median([close, network, slowest(m, rough, reach)]);
+  const middle = Number.isNaN(close + network) ? network : median([close, network, slowest(m, body, rough, reach)]);
   return toMs(m, Math.abs(close - middle) * m.dt <= TRUSTED_S ? close : middle) + EVENT_FIT.topLateMs;
 }
 
@@ -91,8 +92,8 @@ export function top(m: Motion, rough: number): number {
 const TRUSTED_S = 0.08;
 
 /** Sample near a rough top at which the hands are slowest against the shoulders. */
-function slowest(m: Motion, rough: number, reach: number): number {
-  const speed = swingSpeed(m);
+function slowest(m: Motion, body: Body, rough: number, reach: number): number {
+  const speed = swingSpeed(m, body);
   let best = Math.max(0, rough - reach);
   for (let i = best; i <= Math.min(m.n - 1, rough + reach); i++) if (speed[i]! < speed[best]!) best = i;
   return best;

@@ -5,7 +5,7 @@ import { turnByWidth, turnRate } from "../../motion/turn";
 import { firstRun, nearest, risesThrough, toMs, toSample } from "../clock";
 import { address } from "../events/address";
 import type { FootEvent } from "../events/footEvents";
-import { armLevel, finish, handSpeed, handStart, impact, release, swingSpeed, top, topOfGesture, topOfHips, withStrike } from "../events/hands";
+import { armLevel, carried, finish, handSpeed, handStart, impact, release, swingSpeed, top, topOfGesture, topOfHips, withStrike } from "../events/hands";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
 import { bothFeet, pressureOf } from "../weight";
 
@@ -20,10 +20,11 @@ const STARTS = { usual: 15, slow: 5 };
 export function readSwing(m: Motion, about: number, { rules, smoother, strikes }: RepContext): Rep | null {
   const hipsOnly = rules.hipsOnly ?? false;
   const speed = handSpeed(m);
-  const topMs = hipsOnly ? topOfHips(m) : rules.kind === "gesture" ? topOfGesture(m, about) : top(m, about);
+  const body = carried(m);
+  const topMs = hipsOnly ? topOfHips(m) : rules.kind === "gesture" ? topOfGesture(m, about) : top(m, about, body);
   if (Number.isNaN(topMs)) return null;
   const topSample = toSample(m, topMs);
-  const start = hipsOnly ? NaN : handStart(m, swingSpeed(m), stillBefore(m, topSample), Math.floor(topSample), rules.slow ? STARTS.slow : STARTS.usual);
+  const start = hipsOnly ? NaN : handStart(m, swingSpeed(m, body), stillBefore(m, topSample), Math.floor(topSample), rules.slow ? STARTS.slow : STARTS.usual);
   if (!hipsOnly && Number.isNaN(start)) return null;
   const stood = address(m, hipsOnly ? topMs - 150 : start, rules.kind !== "swing");
   const a = nearest(m, stood.ms);
