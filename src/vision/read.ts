@@ -3,7 +3,7 @@ import { midHands } from "../core/track/midHands";
 import { finishTrack } from "../core/track/finishTrack";
 import { plantedSpells } from "../core/track/plantedSpells";
 import { roughReps } from "../core/track/roughReps";
-import { at, EDGES, OUTLINE, POINT, POINTS, STRIDE, type Track } from "../core/track/track";
+import { at, edgeAt, EDGES, OUTLINE, POINT, POINTS, STRIDE, type Track } from "../core/track/track";
 import { coarseLook, PRESENT, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
@@ -28,7 +28,6 @@ export interface ReadOptions {
   progress?: (done: number, total: number) => void;
   signal?: AbortSignal;
 }
-
 
 /** The hands are followed for this long each way from a rough top, s: it may be 150 ms off. */
 const HANDS_S = 0.3;
@@ -146,8 +145,8 @@ function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], soles
   const reps = roughReps(mended);
   const point = (i: number, p: number) => [mended.landmarks[at(i, p)]!, mended.landmarks[at(i, p) + 1]!] as const;
   soles.forEach((mask, i) => {
-    track.footEdges.set(footEdges(mask, track.crop, point(i, POINT.leftAnkle), point(i, POINT.leftHeel), point(i, POINT.leftToe), cm), i * EDGES);
-    track.footEdges.set(footEdges(mask, track.crop, point(i, POINT.rightAnkle), point(i, POINT.rightHeel), point(i, POINT.rightToe), cm), i * EDGES + 3);
+    for (const foot of ["left", "right"] as const)
+      track.footEdges.set(footEdges(mask, track.crop, point(i, POINT[`${foot}Ankle`]), point(i, POINT[`${foot}Heel`]), point(i, POINT[`${foot}Toe`]), cm), edgeAt(i, foot, "left"));
   });
   for (const foot of ["left", "right"] as const)
     for (const spell of plantedSpells(mended, foot)) {

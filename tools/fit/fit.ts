@@ -16,7 +16,8 @@ import { readScene } from "../../src/core/scene/scene";
 import { facing } from "../../src/core/scene/facing";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { finishTrack } from "../../src/core/track/finishTrack";
-import { EDGES } from "../../src/core/track/track";
+import { ownFoot } from "../../src/core/track/sides";
+import { edgeAt } from "../../src/core/track/track";
 import { compare, pairs, rulesOf } from "../study/compare";
 import { truthClips, type TruthClip } from "../study/truthClip";
 import { BARE, tableOf } from "./errorTable";
@@ -113,14 +114,13 @@ function toesOf(list: readonly TruthClip[]): void {
     const hand = truth.golfer.hand;
     const track = finishTrack(load(), true);
     const scene = readScene(track, { statureCm: truth.golfer.stature, hand }, "face-on");
-    const column = (foot === "lead") === (hand === "right") ? 0 : 3;
     track.times.forEach((t, i) => {
       const joints = truth.perFrame![i]?.joints;
       if (!joints || t < first!.from) return;
       const [heel, toe] = [joints[`${foot}.heel`]!, joints[`${foot}.toe`]!];
       const sine = ((toe.cm[0] - heel.cm[0]) / Math.hypot(toe.cm[0] - heel.cm[0], toe.cm[2] - heel.cm[2])) * scene.targetSign;
       if (Math.abs(sine) < 0.5) return;
-      const edge = track.footEdges[i * EDGES + column + (sine > 0 ? 1 : 0)]!;
+      const edge = track.footEdges[edgeAt(i, ownFoot(hand, foot), sine > 0 ? "right" : "left")]!;
       const across = (Math.abs(edge - joints[`${foot}.ankle`]!.px[0]) * scene.scale.cmPerPx) / truth.golfer.stature;
       // Where another foot hides the toe the picture ends elsewhere.
       if (Math.abs(edge - toe.px[0]) * scene.scale.cmPerPx < TOE_CM) points.push({ sine: Math.abs(sine), edge: across });

@@ -1,6 +1,6 @@
 import type { Simulation } from "../../src/core/figure/simulate";
 import type { Pose, Side } from "../../src/core/figure/pose";
-import type { Vec3 } from "../../src/core/maths/vec3";
+import { mix, type Vec3 } from "../../src/core/maths/vec3";
 import { at, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { plantedSpells } from "../../src/core/track/plantedSpells";
@@ -71,7 +71,7 @@ function edgesOf(poses: readonly Pose[], side: (pose: Pose, name: "left" | "righ
   poses.forEach((pose, i) => {
     const [left, right] = (["left", "right"] as const).map((name) => {
       const s = side(pose, name);
-      const discs = ([["heel", s.heel], ["toe", lerp(s.heel, s.toe, TOE_ROUND)]] as const).map(([end, p]) => {
+      const discs = ([["heel", s.heel], ["toe", mix(s.heel, s.toe, TOE_ROUND)]] as const).map(([end, p]) => {
         const [x, y] = px(p);
         return { x, y, r: (px([p[0] + SHOE[end], p[1], p[2]])[0] - px([p[0] - SHOE[end], p[1], p[2]])[0]) / 2 };
       });
@@ -85,5 +85,3 @@ function edgesOf(poses: readonly Pose[], side: (pose: Pose, name: "left" | "righ
   });
   return out;
 }
-
-const lerp = (a: Vec3, b: Vec3, k: number): Vec3 => [a[0] + (b[0] - a[0]) * k, a[1] + (b[1] - a[1]) * k, a[2] + (b[2] - a[2]) * k];

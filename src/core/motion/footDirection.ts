@@ -1,6 +1,6 @@
 import { median, runningMedian } from "../maths/stats";
 import type { Scene } from "../scene/scene";
-import { at, EDGES, POINT, type Track } from "../track/track";
+import { at, edgeAt, POINT, type Track } from "../track/track";
 import { MOTION_FIT } from "./fitted";
 import type { FootMotion, FootSpell } from "./footMotion";
 
@@ -32,8 +32,8 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
   const first = spells[0];
   if (!first) return out;
   const k = scene.scale.cmPerPx;
-  const edge = (which: 0 | 1 | 2) => Float64Array.from({ length: n }, (_, i) => track.footEdges[i * EDGES + (foot === "left" ? 0 : 3) + which]!);
-  const [left, right, bottom] = [edge(0), edge(1), edge(2)];
+  const edge = (which: "left" | "right" | "low") => Float64Array.from({ length: n }, (_, i) => track.footEdges[edgeAt(i, foot, which)]!);
+  const [left, right, bottom] = [edge("left"), edge("right"), edge("low")];
   const reach = MOTION_FIT.toeReach * statureCm;
   const round = MOTION_FIT.toeRound * statureCm;
   const sunk = foreshortening(scene, first);
@@ -56,10 +56,9 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
     const raised = (low - bottom[i]!) * k;
     let best = Infinity;
     let found = NaN;
-    for (let deg = -90; deg <= 90; deg++) {
-      const a = (deg * Math.PI) / 180;
-      const drop = (sunk * reach * (Math.cos(start) - Math.cos(a))) / (1 - ANKLE);
-      const misfit = ((reach * Math.sin(a) - across[i]!) / EDGE_SD) ** 2 + (drop - raised) ** 2 / (LIFT_SD ** 2 + (spread * drop) ** 2);
+    for (const { deg, sin, cos } of DIRECTIONS) {
+      const drop = (sunk * reach * (Math.cos(start) - cos)) / (1 - ANKLE);
+      const misfit = ((reach * sin - across[i]!) / EDGE_SD) ** 2 + (drop - raised) ** 2 / (LIFT_SD ** 2 + (spread * drop) ** 2);
       if (misfit < best) [best, found] = [misfit, deg];
     }
     if (best < MISFIT) out[i] = (found - (start * 180) / Math.PI) * scene.targetSign;
@@ -83,8 +82,10 @@ export function largestTurn(direction: Float64Array, from: number, to: number, d
   return Number.isNaN(first) ? NaN : most;
 }
 
+/** A foot points at most a quarter turn aside, in whole degrees. */
+const DIRECTIONS = Array.from({ length: 181 }, (_, k) => k - 90).map((deg) => ({ deg, sin: Math.sin((deg * Math.PI) / 180), cos: Math.cos((deg * Math.PI) / 180) }));
+
 /** How much of a length that points at the lens is seen as height. */
-function foreshortening(scene: Scene, { px }: FootSpell): number {
-  const { camera: c } = scene;
-  return Math.sin(Math.atan((px.heel[1] - c.middleY) / c.focalPx) + c.pitch);
+function foreshortening({ camera: c }: Scene, { heelY }: FootSpell): number {
+  return Math.sin(Math.atan((heelY - c.middleY) / c.focalPx) + c.pitch);
 }

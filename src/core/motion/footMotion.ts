@@ -2,8 +2,8 @@ import { mean, median } from "../maths/stats";
 import { resample } from "../maths/filter";
 import type { GolferFacts, Scene } from "../scene/scene";
 import { plantedSpells, type PlantedSpell } from "../track/plantedSpells";
-import { leadFoot, type SideName } from "../track/sides";
-import { EDGES, type FootPath, type Track } from "../track/track";
+import { ownFoot, type SideName } from "../track/sides";
+import { edgeAt, type FootPath, type Track } from "../track/track";
 
 /** A foot's displacement from its place in one spell on the ground; cm, on the track's own times (ms). NaN = not followed. */
 export interface FootFollow {
@@ -27,8 +27,8 @@ export interface FootSpell {
   toe: FootFollow;
   /** Heel and ankle from the top of each swing on, against their place before it. */
   rises: FootFollow[];
-  /** Heel and toe of the standing foot in the picture, px. */
-  px: { heel: [number, number]; toe: [number, number] };
+  /** Row of the standing heel in the picture, px. */
+  heelY: number;
   /** When the lowest edge of the shoe's picture comes to rest in this spell and leaves it, ms; `fromMs` and `toMs` where it was not seen. */
   rests: [fromMs: number, toMs: number];
   /** The step that ended in this spell was followed in the picture all the way. */
@@ -39,6 +39,12 @@ export interface FootSpell {
 export interface FootMotion {
   spells: FootSpell[];
 }
+
+/** Places of one foot nearer than this along T are the same one, cm: farther apart, a step lies between them. */
+const SAME_PLACE = 3;
+
+/** Whether a foot stands in one place in two of its spells. */
+export const samePlace = (a: Pick<FootSpell, "ankleT">, b: Pick<FootSpell, "ankleT">): boolean => Math.abs(a.ankleT - b.ankleT) < SAME_PLACE;
 
 type PlaceKey = "ankleT" | "heelT" | "toeT" | "ankleU";
 
@@ -51,11 +57,11 @@ export function placeOnClock(foot: FootMotion, startMs: number, dt: number, n: n
 
 /** Reads one foot's spells: places from the network's points, steps between them from the followed shoe where it was followed through. */
 export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side: SideName): FootMotion {
-  const lead = leadFoot(golfer.hand);
-  const foot = side === "lead" ? lead : lead === "left" ? "right" : "left";
+  const foot = ownFoot(golfer.hand, side);
   const k = scene.scale.cmPerPx;
   const toT = (x: number) => (x - track.video.width / 2) * k * scene.targetSign;
-  const spells: FootSpell[] = plantedSpells(track, foot).map((s) => {
+  const planted = plantedSpells(track, foot);
+  const spells: FootSpell[] = planted.map((s) => {
     const own = (part: FootPath["part"]) => track.footPaths.filter((q) => q.foot === foot && q.part === part && q.plantedFrom === s.from && q.plantedTo === s.to);
     const inCm = (p: FootPath): FootFollow => ({
       times: track.times.slice(p.from, p.from + p.dx.length),
@@ -75,13 +81,13 @@ export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side
       heel: follow("heel"),
       toe: follow("toe"),
       rises: own("rise").map((p) => inCm(withoutSlips(p))),
-      px: { heel: s.heel, toe: s.toe },
+      heelY: s.heel[1],
       rests: restOf(track, foot, s, k),
       stepFollowed: false,
     };
   });
   chainPlaces(spells);
-  placeByEdges(spells, spells.map((s) => edgesOf(track, foot, s, toT)));
+  placeByEdges(spells, planted.map((s) => edgesOf(track, foot, s, toT)));
   return { spells };
 }
 
@@ -93,7 +99,7 @@ const HIDDEN_MS = 70;
 
 function restOf(track: Track, foot: "left" | "right", { from, to }: PlantedSpell, cmPerPx: number): [number, number] {
   const { times } = track;
-  const low = (i: number) => track.footEdges[i * EDGES + (foot === "left" ? 2 : 5)]! * cmPerPx;
+  const low = (i: number) => track.footEdges[edgeAt(i, foot, "low")]! * cmPerPx;
   const inside = Array.from({ length: to - from + 1 }, (_, k) => from + k).filter((i) => !Number.isNaN(low(i)));
   if (inside.length < FEWEST) return [times[from]!, times[to]!];
   const rest = median(inside.map(low));
@@ -127,16 +133,12 @@ function scaled(values: Float32Array, by: number): Float64Array {
 /** Left and right edge of a shoe's picture while it stands, along T, cm; NaN where it was not seen. */
 type Edges = readonly [left: number, right: number];
 
-function edgesOf(track: Track, foot: "left" | "right", s: FootSpell, toT: (x: number) => number): Edges {
-  const column = (side: 0 | 1) => {
-    const seen: number[] = [];
-    track.times.forEach((t, i) => {
-      const x = track.footEdges[i * EDGES + (foot === "left" ? 0 : 3) + side]!;
-      if (t >= s.fromMs && t <= s.toMs && !Number.isNaN(x)) seen.push(toT(x));
-    });
+function edgesOf(track: Track, foot: "left" | "right", { from, to }: PlantedSpell, toT: (x: number) => number): Edges {
+  const place = (edge: "left" | "right") => {
+    const seen = Array.from({ length: to - from + 1 }, (_, k) => toT(track.footEdges[edgeAt(from + k, foot, edge)]!)).filter((x) => !Number.isNaN(x));
     return seen.length >= FEWEST ? median(seen) : NaN;
   };
-  return [column(0), column(1)];
+  return [place("left"), place("right")];
 }
 
 /** Fewer frames than this do not tell an edge or a step. */

@@ -3,7 +3,7 @@ import { halfSampleMode, runningMedian } from "../maths/stats";
 import type { View } from "../measures/catalogue";
 import type { GolferFacts, Scene } from "../scene/scene";
 import { midHands } from "../track/midHands";
-import { leadFoot, sides, type SideName, type SidePoints } from "../track/sides";
+import { ownFoot, sides, type SideName, type SidePoints } from "../track/sides";
 import { at, OUTLINE, type Track } from "../track/track";
 import { SEGMENTS } from "./deLeva";
 import { footMotion, placeOnClock, type FootMotion } from "./footMotion";
@@ -96,9 +96,9 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const networkHip = mid(lead.hip.t, trail.hip.t);
   // From the side the outline's middle is that of buttocks and hands together.
   const seenHipT = faceOn ? outlineHip(track, scene, networkHip, toT, clock) : networkHip;
-  const stands = { lead: placeOnClock(feet.lead, startMs, dt, n).ankleT, trail: placeOnClock(feet.trail, startMs, dt, n).ankleT };
+  const stands = mid(placeOnClock(feet.lead, startMs, dt, n).ankleT, placeOnClock(feet.trail, startMs, dt, n).ankleT);
   // The row that is taken for the hips lies below their joints and moves less than they do.
-  const hipT = faceOn ? seenHipT.map((v, i) => v + MOTION_FIT.hipsBelow * (v - (stands.lead[i]! + stands.trail[i]!) / 2)) : seenHipT;
+  const hipT = faceOn ? seenHipT.map((v, i) => v + MOTION_FIT.hipsBelow * (v - stands[i]!)) : seenHipT;
   const hipU = mid(lead.hip.u, trail.hip.u);
   const shoulderU = filtfilt(position, mid(lead.shoulder.u, trail.shoulder.u));
   const shoulderT = chestToJoints(mid(lead.shoulder.t, trail.shoulder.t), shoulderU, handsT, handsU, golfer.statureCm);
@@ -107,8 +107,7 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const com = centreOfMass({ lead, trail, hipT, hipU, shoulderT, shoulderU, headT, headU, handsT, handsU }, feet, startMs, dt, n);
   const close = closeHands(track, seenHands, LOST_HANDS * (golfer.statureCm / k), toT, toU, clock, n);
   const hipUSmooth = filtfilt(position, hipU);
-  const ownFoot = { lead: leadFoot(golfer.hand), trail: leadFoot(golfer.hand) === "left" ? "right" : "left" } as const;
-  const direction = (side: SideName) => footDirection(feet[side], track, ownFoot[side], scene, golfer.statureCm);
+  const direction = (side: SideName) => footDirection(feet[side], track, ownFoot(golfer.hand, side), scene, golfer.statureCm);
   const behind = faceOn ? null : fromBehind(track, scene, toT, clock, hipUSmooth, shoulderU, filtfilt(position, networkHip), position);
   const smooth = (side: typeof lead) => Object.fromEntries(JOINTS.map((name) => [name, { t: filtfilt(position, side[name].t), u: filtfilt(position, side[name].u) }])) as Record<JointName, PointPath>;
   return {

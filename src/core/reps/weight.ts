@@ -1,6 +1,6 @@
 import { JerkSmoother } from "../maths/jerkSmoother";
 import { GRAVITY } from "../motion/deLeva";
-import { placeOnClock, type FootMotion } from "../motion/footMotion";
+import { placeOnClock, samePlace, type FootMotion } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
 import type { SideName } from "../track/sides";
 import { nearest, toMs } from "./clock";
@@ -52,8 +52,6 @@ export function bothFeet(m: Motion, fromMs: number, toMs_: number): FeetOfRep {
   };
 }
 
-/** Places of one foot farther apart than this along T are two places: a step lies between them, cm. */
-const TWO_PLACES = 3;
 const NEAR_MS = 300;
 /** No foot is up and down again sooner than this (steps in the drills take 180 ms and more). */
 const SHORTEST_STEP_MS = 100;
@@ -67,7 +65,7 @@ function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], o
   const away = airborne(other, Infinity)[other[0]?.foot ?? foot];
   for (let i = 1; i < spells.length; i++) {
     const [a, b] = [spells[i - 1]!, spells[i]!];
-    if (Math.abs(a.ankleT - b.ankleT) < TWO_PLACES || b.fromMs - a.toMs < SHORTEST_STEP_MS) continue;
+    if (samePlace(a, b) || b.fromMs - a.toMs < SHORTEST_STEP_MS) continue;
     const has = (event: FootEvent["event"], ms: number) => found.some((e) => e.event === event && Math.abs(e.ms - ms) < NEAR_MS);
     const seen = has("liftOff", a.toMs) || has("landing", b.fromMs);
     const middle = (a.toMs + b.fromMs) / 2;
@@ -85,7 +83,6 @@ function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], o
 function untilContact(foot: FootMotion, side: SideName, events: FootEvent[]): FootMotion {
   const near = (event: FootEvent["event"], ms: number) => events.find((e) => e.foot === side && e.event === event && Math.abs(e.ms - ms) < 300)?.ms;
   return {
-    ...foot,
     spells: foot.spells.map((s, i) => ({
       ...s,
       fromMs: i === 0 ? s.fromMs : (near("landing", s.fromMs) ?? s.fromMs),

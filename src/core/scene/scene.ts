@@ -63,7 +63,7 @@ export function readScene(track: FinishedTrack, golfer: GolferFacts, asked: View
   const ears = over((i) => (y(i, s.lead.ear) + y(i, s.trail.ear)) / 2);
   const toes = over((i) => Math.max(y(i, s.lead.toe), y(i, s.trail.toe)));
   const sign = targetSign(golfer.hand);
-  const shoulders = over((i) => x(i, s.lead.shoulder) - x(i, s.trail.shoulder)) * sign;
+  const shoulders = over((i) => x(i, s.lead.shoulder) - x(i, s.trail.shoulder));
   const cmPerPx = (SCENE_FIT.earsOverHeels * golfer.statureCm) / (heels - ears);
   const pinhole = camera(facts, video, heels, cmPerPx);
   const place = (foot: "lead" | "trail") => pinhole.toGround(over((i) => x(i, s[foot].ankle)), over((i) => y(i, s[foot].heel)));
@@ -78,7 +78,7 @@ export function readScene(track: FinishedTrack, golfer: GolferFacts, asked: View
   const weight = witnesses.reduce((sum, [, sd]) => sum + 1 / sd ** 2, 0);
   const errorDeg = asked === "face-on" ? witnesses.reduce((sum, [deg, sd]) => sum + deg / sd ** 2, 0) / weight : 0;
   const problems = [
-    ...viewProblems(asked, shoulders * (cmPerPx / golfer.statureCm), track.fromBehind, face, errorDeg),
+    ...viewProblems(asked, shoulders * share, track.fromBehind, face, errorDeg),
     ...sizeProblems(track, heels, ears, toes),
     ...pictureProblems(track),
   ];

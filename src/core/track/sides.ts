@@ -29,8 +29,8 @@ const RIGHT: SidePoints = {
 export const sides = (hand: Hand): Record<SideName, SidePoints> =>
   hand === "right" ? { lead: LEFT, trail: RIGHT } : { lead: RIGHT, trail: LEFT };
 
-/** The subject's own side that leads. */
-export const leadFoot = (hand: Hand): "left" | "right" => (hand === "right" ? "left" : "right");
+/** Which of the subject's own feet is the lead or trail one: a right-hander leads with the left. */
+export const ownFoot = (hand: Hand, side: SideName): "left" | "right" => ((hand === "right") === (side === "lead") ? "left" : "right");
 
 /** Sign of the picture's x along T: face-on, a right-hander's target is to the right. */
 export const targetSign = (hand: Hand): 1 | -1 => (hand === "right" ? 1 : -1);

@@ -64,5 +64,9 @@ export const POINT = {
   rightAnkle: 28, leftHeel: 29, rightHeel: 30, leftToe: 31, rightToe: 32,
 } as const;
 
+/** Index in `Track.footEdges` of one edge of a foot's picture. */
+export const edgeAt = (frame: number, foot: "left" | "right", edge: "left" | "right" | "low"): number =>
+  frame * EDGES + (foot === "left" ? 0 : 3) + (edge === "left" ? 0 : edge === "right" ? 1 : 2);
+
 /** Index of a point's x in `Track.landmarks`; y, visibility and σ follow. */
 export const at = (frame: number, point: number): number => (frame * POINTS + point) * STRIDE;

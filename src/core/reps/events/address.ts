@@ -1,3 +1,4 @@
+import { samePlace } from "../../motion/footMotion";
 import type { Motion } from "../../motion/motion";
 import { toMs } from "../clock";
 import { EVENT_FIT } from "../fitted";
@@ -51,14 +52,14 @@ export function address(m: Motion, handStartMs: number, stepsFirst = true): { ms
   const later = (a: typeof strict, b: typeof strict) => (a && !(b && (b[1] - a[1]) * m.dt * 1000 > LATER_MS) ? a : b);
   const last = later(strict, strict ? later(loose, spell(RESTLESS_SPEED)) : loose);
   // A body that has been still and set off long before its hands has stepped meanwhile; else it came to rest again, unseen.
-  const steps = (from: number) => (["lead", "trail"] as const).some((side) => m.feet[side].spells.some((s, i, all) => s.toMs > from && s.toMs < handStartMs && Math.abs((all[i + 1]?.ankleT ?? Infinity) - s.ankleT) > SAME_PLACE));
+  const steps = (from: number) => (["lead", "trail"] as const).some((side) => m.feet[side].spells.some((s, i, all) => s.toMs > from && s.toMs < handStartMs && !(all[i + 1] && samePlace(s, all[i + 1]!))));
   const old = last !== null && handStartMs - toMs(m, last[1]) > LATER_MS && !(stepsFirst && steps(toMs(m, last[1])));
   const found = old ? null : last;
-  const quiet = found ? null : settling(parts, Math.max(earliest, end - Math.round(SETTLES_MS / 1000 / m.dt)), end, need);
+  const since = Math.max(earliest, end - Math.round(SETTLES_MS / 1000 / m.dt));
+  const quiet = found ? null : settling(parts, since, end, need);
   if (quiet !== null) return { ms: toMs(m, quiet) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, quiet - need), bodyFirst: false };
   if (found) return { ms: toMs(m, found[1]) + EVENT_FIT.addressLateMs, moving: false, fromMs: toMs(m, found[0]), bodyFirst: bodyMoves(found[1]) };
   const short = Math.max(2, Math.round(0.1 / m.dt));
-  const since = Math.max(earliest, end - Math.round(SETTLES_MS / 1000 / m.dt));
   let best = since;
   let quietest = Infinity;
   for (let i = since; i + short <= end; i++) {
@@ -94,14 +95,13 @@ function settling(parts: Float64Array[], from: number, end: number, need: number
   return best;
 }
 
-/** Two spells this near in place and time are one, whose points jittered in between, cm and ms. */
-const SAME_PLACE = 3;
+/** Two spells in one place this near in time are one, whose points jittered in between, ms. */
 const JITTERED_MS = 350;
 
 function standing(spells: Motion["feet"]["lead"]["spells"], ms: number): boolean {
   return spells.some((s, i) => {
     if (ms >= s.fromMs && ms <= s.toMs) return true;
     const next = spells[i + 1];
-    return next !== undefined && ms > s.toMs && ms < next.fromMs && next.fromMs - s.toMs < JITTERED_MS && Math.abs(next.ankleT - s.ankleT) < SAME_PLACE;
+    return next !== undefined && ms > s.toMs && ms < next.fromMs && next.fromMs - s.toMs < JITTERED_MS && samePlace(s, next);
   });
 }

@@ -1,4 +1,4 @@
-import type { FootFollow, FootMotion } from "../../motion/footMotion";
+import { samePlace, type FootFollow, type FootMotion } from "../../motion/footMotion";
 import { heelRises } from "./heelRise";
 import type { View } from "../../measures/catalogue";
 import type { SideName } from "../../track/sides";
@@ -49,12 +49,9 @@ export function footEvents(foot: SideName, motion: FootMotion, view: View): Foot
   return out.sort((a, b) => a.ms - b.ms);
 }
 
-/** Places of one foot nearer than this are the same, cm. */
-const SAME_PLACE = 3;
-
 /** Whether a foot stood in one place through two spells, by the lowest edge of its picture: what a likeness told there was a club passing. */
 const stayed = (a: FootMotion["spells"][number], b: FootMotion["spells"][number]): boolean =>
-  a.rests[1] !== a.toMs && b.rests[0] !== b.fromMs && a.rests[1] >= b.rests[0] && Math.abs(a.ankleT - b.ankleT) < SAME_PLACE;
+  a.rests[1] !== a.toMs && b.rests[0] !== b.fromMs && a.rests[1] >= b.rests[0] && samePlace(a, b);
 
 /** A contact farther than this from the end of its spell, where its order is wrong, is none, ms. */
 const FAR_MS = 300;
