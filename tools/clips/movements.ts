@@ -78,6 +78,9 @@ export const stepping = (r: Seeded): MovementScript =>
   cycle({ cycles: 4, period: between(r, 1.6, 2.2), weight: 44, lag: between(r, 0.05, 0.25), arms: between(r, 24, 44), thorax: between(r, 14, 36), step: between(r, 4, 14), slide: maybe(r, 0.4) ? between(r, 3, 9) : 0, stance: { gap: between(r, 30, 44), stagger: 0 }, jitter: Array.from({ length: 10 }, () => between(r, -1, 1)) });
 export const footPivot = (r: Seeded): MovementScript =>
   pivot({ turn: between(r, 25, 95), drag: maybe(r, 0.4) ? between(r, 3, 9) : between(r, 0, 1), period: between(r, 1.5, 2), times: 3 });
+/** Feet as far apart as in a swing: neither shoe hides the other's toe as it turns. */
+export const widePivot = (r: Seeded): MovementScript =>
+  pivot({ turn: between(r, 25, 95), drag: maybe(r, 0.4) ? between(r, 3, 9) : between(r, 0, 1), period: between(r, 1.5, 2), times: 3, stance: { gap: between(r, 38, 46), stagger: 0 } });
 export const oneLeg = (r: Seeded): MovementScript =>
   hold({ on: maybe(r, 0.6) ? "lead" : "trail", seconds: between(r, 1, 2.6), wobble: between(r, 0.3, 3) });
 export const gesture = (r: Seeded, k: number): MovementScript => {

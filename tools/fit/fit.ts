@@ -5,6 +5,8 @@
  */
 import { existsSync, writeFileSync } from "node:fs";
 import { deviation, mean, median } from "../../src/core/maths/stats";
+import { MEASURE_FIT } from "../../src/core/measures/fitted";
+import { placeAt } from "../../src/core/measures/steps";
 import { MOTION_FIT } from "../../src/core/motion/fitted";
 import { placeOnClock } from "../../src/core/motion/footMotion";
 import { readMotion } from "../../src/core/motion/motion";
@@ -20,6 +22,8 @@ import { ownFoot } from "../../src/core/track/sides";
 import { edgeAt } from "../../src/core/track/track";
 import { compare, pairs, rulesOf } from "../study/compare";
 import { truthClips, type TruthClip } from "../study/truthClip";
+import { cycleJerk } from "./cycleJerk";
+import { hipsWidest } from "./hipsWidest";
 import { BARE, tableOf } from "./errorTable";
 
 const KEPT = "tools/study/kept/fit";
@@ -32,6 +36,8 @@ const rms = (x: readonly number[]) => Math.sqrt(mean(x.map((v) => v * v)));
 
 constants(clips.filter((c) => c.truth.perFrame && c.truth.view === "face-on"));
 toesOf(clips.filter((c) => c.truth.perFrame?.[0]?.joints["trail.toe"]));
+cycleJerk(clips.filter((c) => c.truth.reps[0]!.kind === "cycle"));
+hipsWidest(clips.filter((c) => c.truth.view === "face-on" && ["swing", "step-swing"].includes(c.truth.reps[0]!.kind) && c.truth.reps.length === 1));
 const compared = clips.map((c) => compare(c, { errors: BARE }));
 const table = tableOf(pairs(compared));
 writeFileSync("src/core/uncertainty/fitted.json", `${JSON.stringify(table, null, 1)}\n`);
@@ -45,6 +51,7 @@ function constants(list: readonly TruthClip[]): void {
   const errors: Record<string, number[]> = { hip: [], head: [], shoulder: [], com: [], hands: [] };
   const chest: { x: number; y: number }[] = [];
   const hips: { x: number; y: number }[] = [];
+  const ankles: { x: number; y: number }[] = [];
   const share: Record<"planted" | "stepping", number[]> = { planted: [], stepping: [] };
   for (const { truth, track: load } of list) {
     const first = truth.reps[0]!;
@@ -62,8 +69,10 @@ function constants(list: readonly TruthClip[]): void {
     const [window] = split(track, motion, rulesOf(truth));
     if (!window) continue;
     const part = slice(motion, window);
-    const rep = readRep(part, window, { rules: rulesOf(truth), smoother: pressureSmoother(part), strikes: { ms: [], u: 20 } });
+    const rep = readRep(part, window, { rules: rulesOf(truth), smoother: pressureSmoother(part, first.kind), strikes: { ms: [], u: 20 } });
     if (!rep) continue;
+    const gap = first.measures.footGapAddress;
+    if (gap) ankles.push({ x: placeAt(part, "lead", "ankleT", first.events.address!) - placeAt(part, "trail", "ankleT", first.events.address!), y: gap });
     views.push(scene.view.facing.deg - truth.camera.yaw);
     if (rep.roll !== 0) rolls.push(rep.roll - truth.camera.roll);
     const channel = (name: string, x: Float64Array, joint: string) => {
@@ -94,6 +103,7 @@ function constants(list: readonly TruthClip[]): void {
   console.log(`scene.facing: error ${mean(views).toFixed(1)} ± ${deviation(views).toFixed(1)}°, n ${views.length} (says ± ${facing(0, 0).sd.toFixed(1)})`);
   console.log(`roll by balance less the true one: ${mean(rolls).toFixed(2)} ± ${deviation(rolls).toFixed(2)}°, n ${rolls.length}`);
   console.log(`motion.chestAhead: add ${slope(chest).toFixed(4)} of stature to what is there`);
+  console.log(`measures.anklesApart ${slope(ankles).toFixed(4)}, n ${ankles.length} (now ${MEASURE_FIT.anklesApart})`);
   console.log(`motion.hipsBelow: add ${slope(hips).toFixed(4)} to ${MOTION_FIT.hipsBelow}`);
   for (const [name, e] of Object.entries(errors)) console.log(`noise.${name}: rms ${rms(e).toFixed(2)} cm, bias ${mean(e).toFixed(2)}, median size ${median(e.map(Math.abs)).toFixed(2)}`);
   for (const [name, e] of Object.entries(share)) if (e.length) console.log(`share (${name}): rms ${rms(e).toFixed(1)} points, bias ${mean(e).toFixed(1)}`);

@@ -26,7 +26,7 @@ export const doubleStep: Drill = {
       name: "The whole drill",
       view: "face-on",
       main: true,
-      rules: { kind: "step-swing", clubAhead: true },
+      rules: { kind: "step-swing", clubAhead: true, stepsFirst: true },
       actions: [
         { id: "trailStep", name: "Trail foot steps", foot: "trail", before: "top", cue: "Step the trail foot", next: "Lift the trail foot and set it down a little farther from the target before the hands go." },
         { id: "leadStep", name: "Lead foot steps", foot: "lead", before: "impact", cue: "Step the lead foot", next: "While the club is still going back, lift the lead foot and set it down toward the target." },

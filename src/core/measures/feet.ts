@@ -2,8 +2,9 @@ import type { Motion } from "../motion/motion";
 import type { Rep } from "../reps/rep";
 import { valueAt } from "../reps/clock";
 import { got, missing, SIDES, type Measures, type RawMeasure } from "./catalogue";
+import { MEASURE_FIT } from "./fitted";
 import { struck } from "./spans";
-import { placeAt, stepOf, type StepTimes } from "./steps";
+import { leftFrom, placeAt, stepOf, type StepTimes } from "./steps";
 import type { SideName } from "../track/sides";
 
 /** A shoulder's width, cm, for a golfer of 178 cm: the named place of a landing. */
@@ -15,7 +16,7 @@ export function feetMeasures(m: Motion, rep: Rep): Measures {
   const trail = stepOf(rep, "trail");
   const lead = stepOf(rep, "lead");
   const late = stepOf(rep, "trail", 1200);
-  const gap = placeAt(m, "lead", "ankleT", address) - placeAt(m, "trail", "ankleT", address);
+  const gap = anklesApart(m, address);
   const hips = valueAt(m, m.joints.lead.hip.t, address) - valueAt(m, m.joints.trail.hip.t, address);
   const out: Measures = {
     footGapAddress: got(gap, address, "footNotSeen"),
@@ -28,7 +29,7 @@ export function feetMeasures(m: Motion, rep: Rep): Measures {
   };
   for (const foot of SIDES) {
     const step = foot === "lead" ? lead : late;
-    out[`${foot}StepLength`] = length(m, foot, step, address);
+    out[`${foot}StepLength`] = length(m, foot, step);
     out[`${foot}LandingOffset`] = offset(m, foot, step);
   }
   if (late && Number.isFinite(late.landing) && late.landing > impact) {
@@ -38,13 +39,15 @@ export function feetMeasures(m: Motion, rep: Rep): Measures {
   return out;
 }
 
-function length(m: Motion, foot: SideName, step: StepTimes | null, address: number): RawMeasure {
+function length(m: Motion, foot: SideName, step: StepTimes | null): RawMeasure {
   if (!step || !Number.isFinite(step.landing)) return missing("noStep");
-  return got(placeAt(m, foot, "ankleT", step.landing) - placeAt(m, foot, "ankleT", address), step.landing, "footNotSeen");
+  return got(placeAt(m, foot, "ankleT", step.landing) - (leftFrom(m, foot, step.liftOff)?.ankleT ?? NaN), step.landing, "footNotSeen");
 }
+
+/** Distance between the ankles along T, cm, + with the lead foot on the target's side. */
+const anklesApart = (m: Motion, ms: number): number => MEASURE_FIT.anklesApart * (placeAt(m, "lead", "ankleT", ms) - placeAt(m, "trail", "ankleT", ms));
 
 function offset(m: Motion, foot: SideName, step: StepTimes | null): RawMeasure {
   if (!step || !Number.isFinite(step.landing)) return missing("noStep");
-  const apart = Math.abs(placeAt(m, "lead", "ankleT", step.landing) - placeAt(m, "trail", "ankleT", step.landing));
-  return got(apart - (SHOULDER_WIDTH * m.statureCm) / 178, step.landing, "footNotSeen");
+  return got(Math.abs(anklesApart(m, step.landing)) - (SHOULDER_WIDTH * m.statureCm) / 178, step.landing, "footNotSeen");
 }

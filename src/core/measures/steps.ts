@@ -32,5 +32,12 @@ export function spellAt(m: Motion, foot: SideName, ms: number): FootSpell | null
   return spells.find((s) => ms <= s.toMs) ?? spells[spells.length - 1] ?? null;
 }
 
+/** The network's points settle this late, ms: a spell that seems to begin so shortly before a lift-off is the place stepped to. */
+const SETTLES_MS = 60;
+
+/** The spell on the ground that ends with a lift-off. */
+export const leftFrom = (m: Motion, foot: SideName, liftOffMs: number): FootSpell | null =>
+  m.feet[foot].spells.filter((s) => s.fromMs < liftOffMs - SETTLES_MS).at(-1) ?? null;
+
 /** A place of a foot along T in the spell at (or after) a time, cm; NaN when the foot was never seen to stand. */
 export const placeAt = (m: Motion, foot: SideName, key: "ankleT" | "heelT" | "toeT", ms: number): number => spellAt(m, foot, ms)?.[key] ?? NaN;

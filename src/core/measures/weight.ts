@@ -3,7 +3,7 @@ import type { Rep } from "../reps/rep";
 import { nearest, toMs, valueAt } from "../reps/clock";
 import { bothDown } from "../reps/weight";
 import { turnsOf } from "../reps/turns";
-import { eventOf, got, missing, MOMENTS, type Measures } from "./catalogue";
+import { eventOf, got, missing, MOMENTS, SIDES, type Measures } from "./catalogue";
 import { extremes, struck } from "./spans";
 
 /** Estimated weight: shares in % on the lead foot (the trail peak on the trail foot), and when it crosses the middle. Face-on. */
@@ -18,8 +18,9 @@ export function weightMeasures(m: Motion, rep: Rep): Measures {
     ...trailPeak(m, rep),
   };
   for (const moment of MOMENTS) {
-    const ms = rep.events[eventOf(moment)];
-    out[`leadShare${moment}`] = got(valueAt(m, rep.leadShare, ms), ms);
+    const event = rep.events[eventOf(moment)];
+    const ms = moment === "Finish" ? settled(rep, event) : event;
+    out[`leadShare${moment}`] = moment === "Finish" && !bothSeen(m, ms) ? missing("footNotSeen") : got(valueAt(m, rep.leadShare, ms), ms);
   }
   if (!Number.isNaN(handStart)) {
     const peak = extremes(rep.leadShare, nearest(m, Math.max(address - 1000, handStart - 1000)), nearest(m, handStart));
@@ -45,6 +46,17 @@ const LEAST_BEAT = 15;
  * smoother (reps/weight.ts). So near a foot's leaving or landing the share is partly that of the foot in the air.
  */
 const SMEAR_MS = 90;
+
+/** A foot that was last seen to stand longer than this before an instant may be anywhere, ms. */
+const UNSEEN_MS = 500;
+
+const bothSeen = (m: Motion, ms: number): boolean => SIDES.every((side) => m.feet[side].spells.some((s) => s.toMs > ms - UNSEEN_MS));
+
+/** After a walk through the strike the finish is read when the landing's smear has gone: three times its length. */
+function settled(rep: Rep, finish: number): number {
+  const landed = Math.max(...[...rep.air.lead, ...rep.air.trail].map(([, to]) => to).filter((to) => to <= finish), -Infinity);
+  return Math.max(finish, landed + 3 * SMEAR_MS);
+}
 
 /** Largest trail share between hand start and top while both feet are down, clear of the smear of a foot in the air. */
 function trailPeak(m: Motion, rep: Rep): Measures {

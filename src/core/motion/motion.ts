@@ -163,7 +163,7 @@ function outlineHip(track: Track, scene: Scene, network: Float64Array, toT: (x: 
   const usual = halfSampleMode(width.slice(still.from, still.to + 1).filter((w) => !Number.isNaN(w)));
   const offset = Float64Array.from({ length: n }, (_, i) => {
     const ratio = width[i]! / usual;
-    if (!(ratio >= 0.72 && ratio <= 1.1)) return NaN;
+    if (!(ratio >= 0.72 && ratio <= MOTION_FIT.hipsWidest)) return NaN;
     return toT((track.outline[i * OUTLINE]! + track.outline[i * OUTLINE + 1]!) / 2);
   });
   return shifted(network, clock, offset);

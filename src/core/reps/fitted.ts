@@ -17,3 +17,6 @@ export const EVENT_FIT = {
   passesSd: 4,
   lowestSd: 15,
 };
+
+/** White jerk of the pressure's smoother in a to-and-fro, cm/s³/√Hz: the one under which its turns come out nearest to the true ones. */
+export const PRESSURE_FIT = { cycleJerk: 12 };

@@ -44,6 +44,8 @@ export interface RepRules {
   clubAhead: boolean;
   /** The body is already moving when the hands start. */
   movingStart?: boolean;
+  /** A foot steps before the hands start: the stillness ends with that step. */
+  stepsFirst?: boolean;
   /** Rehearsal at half speed: thresholds of speed are lower. */
   slow?: boolean;
   /** The hands stay: the hips are all that moves. */

@@ -40,7 +40,7 @@ export interface HandsPath {
 /** A foot's displacement from its planted place (px, of the template's match), for frames `from` … `from + dx.length − 1`. */
 export interface FootPath {
   foot: "left" | "right";
-  /** Which part of the shoe the template covers; `rise`: the lower shin from the top of a swing on. */
+  /** Which part of the shoe the template covers; `rise`: its upper, from the top of a swing on. */
   part: "heel" | "toe" | "whole" | "rise";
   /** Frames between which the foot stands, by the network's points. */
   plantedFrom: number;

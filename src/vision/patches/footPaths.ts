@@ -58,9 +58,11 @@ const RISE_MS = 700;
 const FEWEST_STILL = 5;
 
 /**
- * Heel and ankle of the standing shoe followed from the top of a swing on, by their likeness as they stood before it. Seen from
- * the front a heel rises hidden behind its own shoe, so the picture moves by less than the heel does; but it begins to move
- * when the heel does. Null when the foot does not stand at the top.
+ * The upper of the standing shoe followed from the top of a swing on, by its likeness as it stood before it: between ankle and
+ * sole, no trouser leg (which leans over the shoe before the heel rises) and no ground (which stays). Seen from the front a
+ * heel rises hidden behind its own shoe, so the picture moves by less than the heel does; but it begins to move when the heel
+ * does. Boxes of heel and ankle, with and without a margin, find fewer rises (docs/decisions/12). Null when the foot does not
+ * stand at the top.
  *
  * @param top frame of the swing's top; @param low of its lowest hands
  */
@@ -73,7 +75,7 @@ export function risePath(spell: PlantedSpell, windows: LumaWindow[], times: Floa
     foot: spell.foot, part: "rise", plantedFrom: spell.from, plantedTo: spell.to, from: first,
     dx: new Float32Array(n).fill(NaN), dy: new Float32Array(n).fill(NaN), residual: new Float32Array(n).fill(NaN),
   };
-  const box = boxOf([spell.ankle, spell.heel], 4, cm);
+  const box = upperOf(spell, cm);
   const t = template(windows.slice(first, top + 1), box.left, box.top, box.width, box.height);
   let [dx, dy] = [0, 0];
   for (let i = first; i <= last; i++) {
@@ -84,6 +86,13 @@ export function risePath(spell: PlantedSpell, windows: LumaWindow[], times: Floa
     path.residual[i - first] = m.residual;
   }
   return path;
+}
+
+/** From the ankle down to just over the sole, as wide as the shoe. */
+function upperOf({ ankle, heel, toe }: PlantedSpell, cm: number) {
+  const whole = boxOf([ankle, heel, toe], 0, cm);
+  const aside = Math.round(3 * cm);
+  return { left: whole.left - aside, top: whole.top, width: whole.width + 2 * aside, height: Math.max(6, whole.height - Math.round(cm)) };
 }
 
 /** The box of whole pixels round points, with a margin in cm. */

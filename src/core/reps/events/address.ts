@@ -2,6 +2,7 @@ import { samePlace } from "../../motion/footMotion";
 import type { Motion } from "../../motion/motion";
 import { toMs } from "../clock";
 import { EVENT_FIT } from "../fitted";
+import type { RepRules } from "../rep";
 import { smoothSpeed } from "./speed";
 
 /** Cut-off at which the body's own speed can be told from the points' noise, Hz. */
@@ -20,13 +21,14 @@ const LATEST_MS = 3000;
 /**
  * Address: end of the last spell of at least 300 ms before hand start in which hands, hips and head move slower than
  * 3 cm/s and both feet stand; the smoothing lets the coming motion show a little early, which a fitted delay makes up
- * for. `bodyFirst`: it is the hips that end it; `stepsFirst`: feet may step before the hands start. None: the quietest 100 ms, flagged as a moving start.
+ * for. `bodyFirst`: it is the hips that end it. None: the quietest 100 ms, flagged as a moving start.
  */
-export function address(m: Motion, handStartMs: number, stepsFirst = true): { ms: number; moving: boolean; fromMs: number; bodyFirst: boolean } {
+export function address(m: Motion, handStartMs: number, rules: Pick<RepRules, "kind" | "stepsFirst">): { ms: number; moving: boolean; fromMs: number; bodyFirst: boolean } {
   const slow = (t: Float64Array, u: Float64Array) => smoothSpeed(t, u, m.dt, STILL_HZ);
   const parts = [slow(m.handsT, m.handsU), slow(m.hipT, m.hipU), slow(m.headT, m.headU)];
   const stands = (ms: number) => (["lead", "trail"] as const).every((side) => standing(m.feet[side].spells, ms));
-  const end = Math.min(m.n - 1, Math.floor((handStartMs - m.startMs) / 1000 / m.dt));
+  const starts = Math.min(handStartMs, rules.stepsFirst ? lastStep(m, handStartMs) : Infinity);
+  const end = Math.min(m.n - 1, Math.floor((starts - m.startMs) / 1000 / m.dt));
   const need = Math.round(SPELL_MS / 1000 / m.dt);
   const earliest = Math.max(0, Math.ceil((handStartMs - LATEST_MS - m.startMs) / 1000 / m.dt));
   const bodyMoves = (from: number) => {
@@ -52,8 +54,8 @@ export function address(m: Motion, handStartMs: number, stepsFirst = true): { ms
   const later = (a: typeof strict, b: typeof strict) => (a && !(b && (b[1] - a[1]) * m.dt * 1000 > LATER_MS) ? a : b);
   const last = later(strict, strict ? later(loose, spell(RESTLESS_SPEED)) : loose);
   // A body that has been still and set off long before its hands has stepped meanwhile; else it came to rest again, unseen.
-  const steps = (from: number) => (["lead", "trail"] as const).some((side) => m.feet[side].spells.some((s, i, all) => s.toMs > from && s.toMs < handStartMs && !(all[i + 1] && samePlace(s, all[i + 1]!))));
-  const old = last !== null && handStartMs - toMs(m, last[1]) > LATER_MS && !(stepsFirst && steps(toMs(m, last[1])));
+  const steps = (from: number) => leaves(m, handStartMs).some((ms) => ms > from);
+  const old = last !== null && handStartMs - toMs(m, last[1]) > LATER_MS && !(rules.kind !== "swing" && steps(toMs(m, last[1])));
   const found = old ? null : last;
   const since = Math.max(earliest, end - Math.round(SETTLES_MS / 1000 / m.dt));
   const quiet = found ? null : settling(parts, since, end, need);
@@ -71,6 +73,18 @@ export function address(m: Motion, handStartMs: number, stepsFirst = true): { ms
     }
   }
   return { ms: toMs(m, best + short), moving: true, fromMs: toMs(m, best), bodyFirst: false };
+}
+
+/** Times before an instant at which a foot leaves its place for another, ms. */
+const leaves = (m: Motion, beforeMs: number): number[] =>
+  (["lead", "trail"] as const).flatMap((side) => m.feet[side].spells.filter((s, i, all) => s.toMs < beforeMs && !(all[i + 1] && samePlace(s, all[i + 1]!))).map((s) => s.toMs));
+
+/** A step longer before the hands than this was one to the ball, ms. */
+const OWN_STEP_MS = 1000;
+
+/** When a rep's own first step began, if one did before its hands; else ∞. */
+function lastStep(m: Motion, handStartMs: number): number {
+  return leaves(m, handStartMs).filter((ms) => ms > handStartMs - OWN_STEP_MS).sort((a, b) => b - a)[0] ?? Infinity;
 }
 
 /** Hands or hips farther than this from where they start are elsewhere: share of stature (20 cm at 178: a step before the hands carries both along). */

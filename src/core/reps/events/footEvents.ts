@@ -35,8 +35,9 @@ export function footEvents(foot: SideName, motion: FootMotion, view: View): Foot
     const beforeLeaving = Math.max(middle, spell.toMs - SURE_MS);
     landings.push(i > 0 ? both(spell, afterLanding, -1, Math.min) : NaN);
     offs.push(i < motion.spells.length - 1 ? both(spell, beforeLeaving, 1, Math.max) : NaN);
-    for (const rise of spell.rises) {
-      const up = heelRises(rise, rise.times[0]! + BEFORE_RISE_MS, view);
+    // From behind, shoe and shin turn together: no likeness tells the one from the other (docs/decisions/8).
+    for (const rise of view === "face-on" ? spell.rises : []) {
+      const up = heelRises(rise, rise.times[0]! + BEFORE_RISE_MS);
       if (!Number.isNaN(up)) out.push({ foot, event: "heelUp", ms: up });
     }
   });

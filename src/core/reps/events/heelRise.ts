@@ -1,35 +1,42 @@
 import { runningMedian } from "../../maths/stats";
-import type { View } from "../../measures/catalogue";
 import type { FootFollow } from "../../motion/footMotion";
 
-/**
- * How far the picture of heel and ankle has moved when the heel itself is 1.5 cm up, cm: from the front, hidden behind its own
- * shoe, it shows half of its rise; from behind the shin that leans over it shows more (fit set; docs/accuracy.md).
- */
-const SHOWN = { "face-on": 0.7, "down-the-line": 2.8 } as const;
-/** It goes on by this much more within `SOON_MS`, or it was a shoe that rolled, cm. */
+/** How far the upper of a shoe, seen from the front, has risen when its heel is 1.5 cm up, cm (fit set; docs/decisions/8). */
+const SHOWN = 0.7;
+/** It goes on by this much more within `SOON_MS` and does not come back, or it was a shoe that rolled, cm. */
 const GOES_ON = 1.2;
+const BACK = 0.15;
 const SOON_MS = 170;
 /** The place that it rises from is its lowest of the last while, ms. */
 const BEFORE_MS = 220;
 /** A likeness that fits as badly as this has lost the shoe (mean difference, 0–255). */
 const LOST = 30;
+/** Pictures in which it was not found may lie between two in which it was, for this long, ms. */
+const GAP_MS = 70;
+/** Fewer pictures than this do not tell that it goes on. */
+const FEWEST = 2;
 
 /** When a standing shoe's heel rises after a time, by its picture; ms, NaN if it does not. */
-export function heelRises({ times, u, residual }: FootFollow, afterMs: number, view: View): number {
-  if (!times.length) return NaN;
-  const smooth = runningMedian(u, 1);
-  let low = NaN;
+export function heelRises(rise: FootFollow, afterMs: number): number {
+  const { times, u } = followed(rise);
   for (let i = 1; i < times.length; i++) {
-    if (times[i]! < afterMs) continue;
-    if (residual[i]! > LOST || Number.isNaN(smooth[i]!)) return NaN;
-    low = Infinity;
-    for (let k = i; k >= 0 && times[i]! - times[k]! <= BEFORE_MS; k--) low = Math.min(low, smooth[k]!);
-    const limit = low + SHOWN[view];
-    if (!(smooth[i - 1]! < limit && smooth[i]! >= limit)) continue;
-    const after = Array.from(smooth).filter((_, k) => times[k]! > times[i]! && times[k]! <= times[i]! + SOON_MS);
-    if (after.length && Math.max(...after) - limit >= GOES_ON && Math.min(...after) >= limit - 0.15)
-      return times[i - 1]! + ((times[i]! - times[i - 1]!) * (limit - smooth[i - 1]!)) / (smooth[i]! - smooth[i - 1]!);
+    const [t, before] = [times[i]!, times[i - 1]!];
+    if (t < afterMs) continue;
+    const low = Math.min(...u.filter((_, k) => k < i && before - times[k]! <= BEFORE_MS), u[i]!);
+    const limit = low + SHOWN;
+    if (!(u[i - 1]! < limit && u[i]! >= limit)) continue;
+    // It rose while it was not seen.
+    if (t - before > GAP_MS) return NaN;
+    const after = u.filter((_, k) => times[k]! > t && times[k]! <= t + SOON_MS);
+    if (after.length >= FEWEST && Math.max(...after) - limit >= GOES_ON && Math.min(...after) >= limit - BACK)
+      return before + ((t - before) * (limit - u[i - 1]!)) / (u[i]! - u[i - 1]!);
   }
   return NaN;
+}
+
+/** The pictures in which the shoe was found, up to where it was lost. */
+function followed({ times, u, residual }: FootFollow): { times: number[]; u: number[] } {
+  const lost = residual.findIndex((r) => r > LOST);
+  const seen = Array.from(times.keys()).filter((k) => (lost < 0 || k < lost) && !Number.isNaN(u[k]!));
+  return { times: seen.map((k) => times[k]!), u: Array.from(runningMedian(seen.map((k) => u[k]!), 1)) };
 }

@@ -2,13 +2,11 @@ import type { Motion } from "../../motion/motion";
 import { nearest, toMs } from "../clock";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
 import type { RepWindow } from "../window";
-import { bothFeet, pressureOf } from "../weight";
+import { bothFeet, LEAST_SHIFT, pressureOf } from "../weight";
 import { turnsOf, type Turn } from "../turns";
 
 /** Hands that swing less than this along T do not turn around: share of stature (10 cm at 178). */
 const LEAST_SWING = 0.056;
-/** Pressure that moves less than this share of the feet's distance does not turn around. */
-const LEAST_SHIFT = 0.15;
 
 const handTurns = (m: Motion): Turn[] => turnsOf("hands", m, m.handsT, LEAST_SWING * m.statureCm);
 

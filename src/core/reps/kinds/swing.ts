@@ -7,7 +7,7 @@ import { address } from "../events/address";
 import type { FootEvent } from "../events/footEvents";
 import { armLevel, carried, finish, handSpeed, handStart, impact, release, swingSpeed, top, topOfGesture, topOfHips, withStrike } from "../events/hands";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
-import { bothFeet, pressureOf } from "../weight";
+import { bothFeet, pressureOf, type Airborne } from "../weight";
 
 /** Speed of mid-hands at which they have started, cm/s; and in slow stages (MOVEMENT, events). */
 const STARTS = { usual: 15, slow: 5 };
@@ -26,7 +26,7 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
   const topSample = toSample(m, topMs);
   const start = hipsOnly ? NaN : handStart(m, swingSpeed(m, body), stillBefore(m, topSample), Math.floor(topSample), rules.slow ? STARTS.slow : STARTS.usual);
   if (!hipsOnly && Number.isNaN(start)) return null;
-  const stood = address(m, hipsOnly ? topMs - 150 : start, rules.kind !== "swing");
+  const stood = address(m, hipsOnly ? topMs - 150 : start, rules);
   const a = nearest(m, stood.ms);
   const endMs = toMs(m, m.n - 1);
   const feet = bothFeet(m, Math.max(m.startMs, stood.fromMs - 50), endMs);
@@ -54,7 +54,7 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
   const struck = Number.isNaN(e.impact) ? e.release : e.impact;
   if (!Number.isNaN(struck)) e.midThrough = armLevel(m, "through", toSample(m, struck), m.n - 1);
   const after = [struck, e.halfwayDown, topMs].find((t) => !Number.isNaN(t))!;
-  e.finish = finish(m, toSample(m, after));
+  e.finish = landed(feet.air, finish(m, toSample(m, after)), endMs);
   if (m.view === "face-on") {
     const half = Number.isNaN(e.halfwayDown) ? topSample + 0.2 / m.dt : toSample(m, e.halfwayDown);
     const turn = turnByWidth(m, "hip", Math.round(topSample), nearest(m, Number.isNaN(struck) ? after : struck));
@@ -65,6 +65,12 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
     kind: rules.kind, fromMs: m.startMs, toMs: endMs, stillFromMs: stood.fromMs, moving, footEvents: feet.events, air: feet.air, feet: feet.standing,
     leadShare: share, shareStill, turns: [], roll: pressure.roll, events: e, ...(struckMs === undefined ? {} : { struckMs }),
   };
+}
+
+/** A walk through the strike is not over before the foot that walks has landed (MOVEMENT, rep kinds). */
+function landed(air: Airborne, ms: number, endMs: number): number {
+  const step = [...air.lead, ...air.trail].find(([from, to]) => from < ms && ms < to);
+  return step && step[1] < endMs ? step[1] : ms;
 }
 
 /** Sample from which the hands' start is looked for: at most this long before the top. */
