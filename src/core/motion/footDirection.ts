@@ -1,4 +1,4 @@
-import { median, runningMedian } from "../maths/stats";
+import { mean, median, runningMedian } from "../maths/stats";
 import type { Scene } from "../scene/scene";
 import { at, edgeAt, POINT, type Track } from "../track/track";
 import { MOTION_FIT } from "./fitted";
@@ -38,9 +38,10 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
   const round = MOTION_FIT.toeRound * statureCm;
   const sunk = foreshortening(scene, first);
   const ankle = runningMedian(Array.from({ length: n }, (_, i) => track.landmarks[at(i, foot === "left" ? POINT.leftAnkle : POINT.rightAnkle)]!), 2);
+  const byEdges = (i: number) => [(left[i]! - ankle[i]!) * k + round, (right[i]! - ankle[i]!) * k - round] as const;
   // Across the picture from the ankle, cm: the toe's middle by whichever edge it makes.
   const across = Array.from({ length: n }, (_, i) => {
-    const [l, r] = [(left[i]! - ankle[i]!) * k + round, (right[i]! - ankle[i]!) * k - round];
+    const [l, r] = byEdges(i);
     // Beside an edge that is hidden the other one is the toe's only far out.
     if (Number.isNaN(l)) return r > FAR_OUT * reach ? r : NaN;
     if (Number.isNaN(r)) return l < -FAR_OUT * reach ? l : NaN;
@@ -48,7 +49,11 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
   });
   const rest = Array.from({ length: n }, (_, i) => i).filter((i) => track.times[i]! >= first.fromMs && track.times[i]! <= first.fromMs + REST_MS && !Number.isNaN(across[i]! + bottom[i]!));
   if (rest.length < 3) return out;
-  const start = Math.asin(Math.max(-1, Math.min(1, median(rest.map((i) => across[i]!)) / reach)));
+  // The toe is nearer to the lens than the ankle: seen farther out by this much, cm, when it points at the lens.
+  const outward = (reach * (median(rest.map((i) => ankle[i]!)) - track.video.width / 2) * k) / scene.camera.distanceCm;
+  // A shoe that points at the lens is seen to both sides of its toe.
+  const middle = median(rest.map((i) => (Number.isNaN(left[i]! + right[i]!) ? across[i]! : mean(byEdges(i))))) - outward;
+  const start = Math.asin(Math.max(-1, Math.min(1, middle / reach)));
   const low = median(rest.map((i) => bottom[i]!));
   const spread = scene.camera.told ? FORESHORTENED_SD.told : FORESHORTENED_SD.guessed;
   for (let i = 0; i < n; i++) {
@@ -58,7 +63,7 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
     let found = NaN;
     for (const { deg, sin, cos } of DIRECTIONS) {
       const drop = (sunk * reach * (Math.cos(start) - cos)) / (1 - ANKLE);
-      const misfit = ((reach * sin - across[i]!) / EDGE_SD) ** 2 + (drop - raised) ** 2 / (LIFT_SD ** 2 + (spread * drop) ** 2);
+      const misfit = ((reach * sin + outward * cos - across[i]!) / EDGE_SD) ** 2 + (drop - raised) ** 2 / (LIFT_SD ** 2 + (spread * drop) ** 2);
       if (misfit < best) [best, found] = [misfit, deg];
     }
     if (best < MISFIT) out[i] = (found - (start * 180) / Math.PI) * scene.targetSign;

@@ -36,3 +36,9 @@ it("does not say where a toe ends that the mask fades on, or that touches the ot
   const joined = mask((c, r) => Math.max(leg(120)(c, r), shoe(114, 180)(c, r)));
   expect(read(joined, 120, 138)[1]).toBeNaN();
 });
+
+it("finds the end of a turned toe that comes near the other shoe", () => {
+  const near = (c: number, r: number) => (c > 137 && c < 141 && r > 205 && r < 211 ? -0.1 : -1);
+  const m = mask((c, r) => Math.max(leg(120)(c, r), shoe(114, 137.5)(c, r), shoe(141, 160)(c, r), near(c, r)));
+  expect(Math.abs(read(m, 120, 134)[1] - toPicture(137.5))).toBeLessThan(1);
+});

@@ -55,15 +55,21 @@ export function footEdges(m: MaskRows, square: Square, ankle: readonly [number, 
   const sole = runs.filter(([r]) => (last - r) * perMask <= LOWEST * cm);
   const limit = (REACH * cm) / perMask;
   const middle = toMask(heel[0], square.cx, square);
+  const start = toMask(ankle[0], square.cx, square);
+  const aside = (TURNED * cm) / perMask;
   const edge = (side: 0 | 1) => {
     const direction = side === 0 ? -1 : 1;
     let [out, faded] = [-Infinity, -Infinity];
     for (const [r, l, g] of sole) {
       const { place, sure, gone } = crossing(at, r, side === 0 ? l : g, direction);
-      if (sure) out = Math.max(out, place * direction);
+      // Joined to the other shoe.
+      if (Math.abs(place - middle) > limit) continue;
+      // A toe that points aside comes near the other shoe, and the mask between them never quite ends: where it parts is the edge.
+      const turned = (place - start) * direction > aside && parted(at, r, side === 0 ? l : g, direction);
+      if (sure || turned) out = Math.max(out, place * direction);
       else faded = Math.max(faded, gone * direction);
     }
-    if (faded > out + FADED || Math.abs(out * direction - middle) > limit) return NaN;
+    if (faded > out + FADED || out === -Infinity) return NaN;
     return toPicture(out * direction, square.cx, square);
   };
   return [edge(0), edge(1), toPicture(last + m.top + deep, square.cy, square)];
@@ -73,6 +79,8 @@ export function footEdges(m: MaskRows, square: Square, ankle: readonly [number, 
 const FIND = 6;
 /** A shoe's picture is at its widest within this of its lowest row, cm: its toe is no thicker. */
 const LOWEST = 5;
+/** Only a shoe that points aside is seen to reach so far from its ankle, cm. */
+const TURNED = 14;
 /** No shoe reaches farther from its heel, cm. */
 const REACH = 36;
 
@@ -109,6 +117,20 @@ function crossing(at: At, row: number, column: number, direction: 1 | -1): { pla
   while (at(row, column - direction * inside) < SURE && inside <= BLUR) inside++;
   while (at(row, column + direction * outside) > -SURE) outside++;
   return { place: column + direction * edgeBetween(at(row, column), at(row, column + direction)), sure: inside + outside <= BLUR + 1, gone: column + direction * outside };
+}
+
+/** Two shoes that nearly touch have a valley between them no wider than this, columns. */
+const VALLEY = 8;
+
+/** Whether beyond a run's end the mask falls and then surely begins again. */
+function parted(at: At, row: number, column: number, direction: 1 | -1): boolean {
+  let low = 0;
+  for (let k = 1; k <= VALLEY; k++) {
+    const v = at(row, column + direction * k);
+    if (v >= SURE) return low < 0;
+    low = Math.min(low, v);
+  }
+  return false;
 }
 
 /** How far below its last row a column of mask still goes, rows. */
