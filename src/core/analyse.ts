@@ -243,6 +243,7 @@ export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   otherView: "this view does not show it",
   otherKind: "it does not belong to this kind of rep",
   footMoved: "the foot moved",
+  headHidden: "the arms hid the head",
 };
 
 function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort }: Told, problems: Problem[]): Measured {

@@ -13,11 +13,11 @@ export function swayMeasures(m: Motion, rep: Rep): Measures {
   for (const moment of MOMENTS) {
     const ms = rep.events[eventOf(moment)];
     out[`pelvisT${moment}`] = got(valueAt(m, m.hipT, ms) - valueAt(m, m.hipT, address), ms);
-    out[`headT${moment}`] = got(valueAt(m, m.headT, ms) - valueAt(m, m.headT, address), ms);
+    out[`headT${moment}`] = hiddenFor(m, nearest(m, ms - HIDDEN_MS / 2), nearest(m, ms + HIDDEN_MS / 2)) ? missing("headHidden") : got(valueAt(m, m.headT, ms) - valueAt(m, m.headT, address), ms);
   }
   const [a, b] = [nearest(m, address), nearest(m, hit)];
   if (Number.isNaN(hit)) return { ...out, headDrift: missing("eventNotFound"), counterMove: missing("eventNotFound"), headRise: missing("eventNotFound") };
-  out.headDrift = got(range(m.headT, a, b), hit);
+  out.headDrift = hiddenFor(m, a, b) ? missing("headHidden") : got(range(m.headT, a, b), hit);
   out.headRise = got(extremes(m.headU, a, b).high - valueAt(m, m.headU, address), hit);
   out.counterMove = got(apart(m, address, a, b), hit);
   out.pelvisDriftAtImpact = got(range(m.hipT, nearest(m, hit - 75), nearest(m, hit + 75)), hit);
@@ -27,6 +27,18 @@ export function swayMeasures(m: Motion, rep: Rep): Measures {
     out.pelvisRiseToImpact = got(valueAt(m, m.hipU, hit) - low.low, hit);
   }
   return out;
+}
+
+/** A head that was hidden for longer than this was placed by the network alone too long, ms. */
+const HIDDEN_MS = 250;
+
+function hiddenFor(m: Motion, from: number, to: number): boolean {
+  let run = 0;
+  for (let i = from; i <= to; i++) {
+    run = m.headHidden[i] ? run + 1 : 0;
+    if (run * m.dt * 1000 >= HIDDEN_MS) return true;
+  }
+  return false;
 }
 
 /** Largest smaller-of-the-two of hips and head while they are on opposite sides of their address places. */

@@ -33,6 +33,8 @@ export interface Motion {
   hipU: Float64Array;
   headT: Float64Array;
   headU: Float64Array;
+  /** 1 where arms or club hide the head's outline and the network alone places it (7 cm off, at times), else 0. */
+  headHidden: Float64Array;
   shoulderT: Float64Array;
   shoulderU: Float64Array;
   /** Middle of the hands at 10 Hz. */
@@ -102,7 +104,7 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const hipU = mid(lead.hip.u, trail.hip.u);
   const shoulderU = filtfilt(position, mid(lead.shoulder.u, trail.shoulder.u));
   const shoulderT = chestToJoints(mid(lead.shoulder.t, trail.shoulder.t), shoulderU, handsT, handsU, golfer.statureCm);
-  const headT = outlineHead(track, mid(lead.ear.t, trail.ear.t), toT, clock);
+  const { t: headT, hidden: headHidden } = outlineHead(track, mid(lead.ear.t, trail.ear.t), toT, clock);
   const headU = mid(lead.ear.u, trail.ear.u);
   const com = centreOfMass({ lead, trail, hipT, hipU, shoulderT, shoulderU, headT, headU, handsT, handsU }, feet, startMs, dt, n);
   const close = closeHands(track, seenHands, LOST_HANDS * (golfer.statureCm / k), toT, toU, clock, n);
@@ -117,6 +119,7 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
     hipU: hipUSmooth,
     headT: filtfilt(position, headT),
     headU: filtfilt(position, headU),
+    headHidden,
     shoulderT: filtfilt(position, shoulderT),
     shoulderU,
     handsT, handsU,
@@ -170,7 +173,7 @@ function outlineHip(track: Track, scene: Scene, network: Float64Array, toT: (x: 
 }
 
 /** The head's middle from the outline at ear height; the ears themselves move when the head only turns. */
-function outlineHead(track: Track, network: Float64Array, toT: (x: number) => number, clock: Clock): Float64Array {
+function outlineHead(track: Track, network: Float64Array, toT: (x: number) => number, clock: Clock): { t: Float64Array; hidden: Float64Array } {
   const n = track.times.length;
   const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * OUTLINE + 3]! - track.outline[i * OUTLINE + 2]!);
   const usual = halfSampleMode(width.filter((w) => !Number.isNaN(w)));
@@ -178,15 +181,24 @@ function outlineHead(track: Track, network: Float64Array, toT: (x: number) => nu
     const ratio = width[i]! / usual;
     return ratio >= 0.75 && ratio <= 1.3 ? toT((track.outline[i * OUTLINE + 2]! + track.outline[i * OUTLINE + 3]!) / 2) : NaN;
   });
-  return shifted(network, clock, middle);
+  return { t: shifted(network, clock, middle), hidden: clock(gaps(middle)).map((v) => (v > 0 ? 1 : 0)) };
 }
+
+/** 1 in a channel's gaps; nowhere in one that is hardly known at all. */
+function gaps(better: Float64Array): Float64Array {
+  const out = better.map((v) => (Number.isNaN(v) ? 1 : 0));
+  return out.filter((v) => v === 0).length < better.length * LEAST_KNOWN ? out.fill(0) : out;
+}
+
+/** A channel known in fewer pictures than this share of them is left out. */
+const LEAST_KNOWN = 0.2;
 
 /** The better channel where it is known; across gaps the network's own, shifted by the difference on both sides. */
 function shifted(network: Float64Array, clock: Clock, better: Float64Array): Float64Array {
   const known = better.filter((v) => !Number.isNaN(v)).length;
-  if (known < better.length * 0.2) return network;
+  if (known < better.length * LEAST_KNOWN) return network;
   const onClock = clock(better);
-  const missing = clock(better.map((v) => (Number.isNaN(v) ? 1 : 0)));
+  const missing = clock(gaps(better));
   const offset = runningMedian(bridge(onClock.map((v, i) => (missing[i]! > 0 ? NaN : v - network[i]!))), 2);
   return network.map((v, i) => v + offset[i]!);
 }

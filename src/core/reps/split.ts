@@ -39,7 +39,7 @@ export function slice(m: Motion, { from, to }: Pick<RepWindow, "from" | "to">): 
   const joints = (side: Motion["joints"]["lead"]) => Object.fromEntries(Object.entries(side).map(([name, p]) => [name, path(p)])) as Motion["joints"]["lead"];
   return {
     ...m, startMs: m.startMs + from * m.dt * 1000, n: to - from + 1,
-    hipT: cut(m.hipT), hipU: cut(m.hipU), headT: cut(m.headT), headU: cut(m.headU), shoulderT: cut(m.shoulderT), shoulderU: cut(m.shoulderU),
+    hipT: cut(m.hipT), hipU: cut(m.hipU), headT: cut(m.headT), headU: cut(m.headU), headHidden: cut(m.headHidden), shoulderT: cut(m.shoulderT), shoulderU: cut(m.shoulderU),
     handsT: cut(m.handsT), handsU: cut(m.handsU), closeHandsT: cut(m.closeHandsT), closeHandsU: cut(m.closeHandsU), comT: cut(m.comT), comU: cut(m.comU),
     rear: cut(m.rear), bend: cut(m.bend), direction: { lead: cut(m.direction.lead), trail: cut(m.direction.trail) }, joints: { lead: joints(m.joints.lead), trail: joints(m.joints.trail) },
   };

@@ -59,17 +59,20 @@ export function footEdges(m: MaskRows, square: Square, ankle: readonly [number, 
   const aside = (TURNED * cm) / perMask;
   const edge = (side: 0 | 1) => {
     const direction = side === 0 ? -1 : 1;
-    let [out, faded] = [-Infinity, -Infinity];
+    let [out, faded, joined] = [-Infinity, -Infinity, false];
     for (const [r, l, g] of sole) {
       const { place, sure, gone } = crossing(at, r, side === 0 ? l : g, direction);
-      // Joined to the other shoe.
-      if (Math.abs(place - middle) > limit) continue;
+      if (Math.abs(place - middle) > limit) {
+        joined = true;
+        continue;
+      }
       // A toe that points aside comes near the other shoe, and the mask between them never quite ends: where it parts is the edge.
       const turned = (place - start) * direction > aside && parted(at, r, side === 0 ? l : g, direction);
       if (sure || turned) out = Math.max(out, place * direction);
       else faded = Math.max(faded, gone * direction);
     }
-    if (faded > out + FADED || out === -Infinity) return NaN;
+    // Of a shoe joined to the other one in some rows, what is left says where it ends only far out.
+    if (faded > out + FADED || out === -Infinity || (joined && out - start * direction <= aside)) return NaN;
     return toPicture(out * direction, square.cx, square);
   };
   return [edge(0), edge(1), toPicture(last + m.top + deep, square.cy, square)];

@@ -4,9 +4,9 @@ import type { FootFollow } from "../../motion/footMotion";
 /** How far the upper of a shoe, seen from the front, has risen when its heel is 1.5 cm up, cm (fit set; docs/decisions/8). */
 const SHOWN = 0.7;
 /** It goes on by this much more within `SOON_MS` and does not come back, or it was a shoe that rolled, cm. */
-const GOES_ON = 1.2;
+const GOES_ON = 0.7;
 const BACK = 0.15;
-const SOON_MS = 170;
+const SOON_MS = 100;
 /** The place that it rises from is its lowest of the last while, ms. */
 const BEFORE_MS = 220;
 /** A likeness that fits as badly as this has lost the shoe (mean difference, 0–255). */

@@ -9,6 +9,8 @@ import { bothFeet, pressureOf } from "../weight";
 /** A foot that turns less than this is not turning, degrees. */
 const LEAST_TURN = 12;
 const START = 0.1;
+/** A foot that seems back for less than this was misread on the way, s. */
+const REST_S = 0.15;
 
 /** Turn of a foot from where it stands, degrees without sign, smoothed; as last seen where it is out of sight. */
 function turned(m: Motion, foot: SideName): Float64Array {
@@ -30,7 +32,8 @@ export function pivotsIn(m: Motion, foot: SideName): RepWindow[] {
     let peak = i;
     let from = i;
     while (from > 0 && size[from - 1]! < size[from]!) from--;
-    while (i < m.n && size[i]! >= LEAST_TURN) {
+    const rests = (k: number) => size.subarray(k, k + Math.round(REST_S / m.dt)).every((v) => v < LEAST_TURN);
+    while (i < m.n && !rests(i)) {
       if (size[i]! > size[peak]!) peak = i;
       i++;
     }
