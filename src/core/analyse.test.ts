@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
 import { analyse, type Analysis } from "./analyse";
+import type { RepRules } from "./reps/rep";
 import { analysisJson } from "./formats/analysisJson";
 import { readTrack } from "./formats/trackFile";
 import { at, EDGES, OUTLINE, POINT, type Track } from "./track/track";
@@ -85,6 +86,16 @@ describe("a good double step", () => {
       if (id.includes("FootTurn")) expect(Math.abs(moved.reps[0]!.measures[id as "trailFootTurn"].value! - m.value), id).toBeLessThanOrEqual(2);
       else expect(moved.reps[0]!.measures[id as "pelvisSway"].value, id).toBeCloseTo(m.value, 1);
     }
+  });
+
+  it("hears a prop fall apart from the strike, and only where one stands", () => {
+    const { top, impact } = result.reps[0]!.events;
+    const TRAVEL_MS = 12;
+    const at = (share: number) => ({ t: top!.t + share * (impact!.t - top!.t) + TRAVEL_MS, db: 20 });
+    const fallen = (rules: Partial<RepRules>) =>
+      judged({ ...good, sounds: [at(0.6), at(1)] }, { soundOffset: { t: 0, u: 1 }, drill: "none", rules: { kind: "step-swing", clubAhead: true, stepsFirst: true, ...rules } }).reps[0]!.measures.propDropAt;
+    expect(Math.abs(fallen({ prop: true }).value! - 60)).toBeLessThan(3);
+    expect(fallen({}).value).toBeNull();
   });
 
   it("filmed unevenly, with every seventh picture dropped, keeps its sway and drift", () => {

@@ -244,6 +244,7 @@ export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   otherKind: "it does not belong to this kind of rep",
   footMoved: "the foot moved",
   headHidden: "the arms hid the head",
+  notHeard: "no knock was heard",
 };
 
 function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort }: Told, problems: Problem[]): Measured {

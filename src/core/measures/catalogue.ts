@@ -159,7 +159,7 @@ export interface RawMeasure {
   why?: WhyNot;
 }
 
-export type WhyNot = "eventNotFound" | "footNotSeen" | "noStep" | "neverLoaded" | "otherView" | "otherKind" | "footMoved" | "headHidden";
+export type WhyNot = "eventNotFound" | "footNotSeen" | "noStep" | "neverLoaded" | "otherView" | "otherKind" | "footMoved" | "headHidden" | "notHeard";
 
 /** The event that a moment in an id names: `HalfwayDown` → `halfwayDown`. */
 export const eventOf = (moment: Cap): Uncapitalize<Cap> => (moment[0]!.toLowerCase() + moment.slice(1)) as Uncapitalize<Cap>;

@@ -33,7 +33,7 @@ export function copiedMeasures(m: Motion, rep: Rep, rules: RepRules): Measures {
   if (rep.kind === "cycle") return cycleMeasures(m, rep);
   if (rep.kind === "pivot") return pivotMeasures(m, rep, rules.foot ?? "trail");
   if (rep.kind === "hold") return balanceMeasures(m, rep);
-  const both = { ...orderMeasures(m, rep), ...balanceMeasures(m, rep) };
+  const both = { ...orderMeasures(m, rep, rules), ...balanceMeasures(m, rep) };
   if (m.view !== "face-on") return { ...both, ...behindMeasures(m, rep) };
   return { ...both, ...swayMeasures(m, rep), ...postureMeasures(m, rep), ...weightMeasures(m, rep), ...feetMeasures(m, rep) };
 }

@@ -3,8 +3,9 @@ import { turnByWidth, turnRate } from "../motion/turn";
 import type { Rep } from "../reps/rep";
 import { nearest, toMs, valueAt } from "../reps/clock";
 import { armAngle } from "../reps/events/hands";
-import { eventOf, got, missing, MOMENTS, SIDES, type Measures } from "./catalogue";
+import { eventOf, got, MOMENTS, SIDES, type Measures } from "./catalogue";
 import { extremes, range, struck } from "./spans";
+import { placeAt } from "./steps";
 import { derivative } from "../maths/filter";
 
 const DEG = 180 / Math.PI;
@@ -72,7 +73,11 @@ export function behindMeasures(m: Motion, rep: Rep): Measures {
     footStagger: got(lead - trail, address),
     hipsToBallTop: got(valueAt(m, m.rear, top) - valueAt(m, m.rear, address), top),
   };
-  for (const moment of ["Address", ...MOMENTS] as const) out[`copDepth${moment}`] = missing("footNotSeen");
+  for (const moment of ["Address", ...MOMENTS] as const) {
+    const ms = rep.events[moment === "Address" ? "address" : eventOf(moment)];
+    const end = (key: "heelT" | "toeT") => SIDES.reduce((sum, s) => sum + placeAt(m, s, key, ms) / 2, 0);
+    out[`copDepth${moment}`] = got(((valueAt(m, rep.pressure, ms) - end("heelT")) / (end("toeT") - end("heelT"))) * 100, ms);
+  }
   if (Number.isNaN(hit)) return out;
   out.hipsToBall = got(valueAt(m, m.rear, hit) - valueAt(m, m.rear, address), hit);
   out.bendChange = got(valueAt(m, m.bend, hit) - valueAt(m, m.bend, address), hit);

@@ -28,6 +28,8 @@ export interface Rep {
   /** No stillness before it: the quietest 100 ms stand for address. */
   moving: boolean;
   leadShare: Float64Array;
+  /** Pressure along the axis across the picture, cm; not clamped to the feet. */
+  pressure: Float64Array;
   /** Lead share at the still address, %. */
   shareStill: number;
   turns: Turn[];
@@ -35,6 +37,8 @@ export interface Rep {
   roll: number;
   /** A strike that was heard near the impact, ms. */
   struckMs?: number;
+  /** The first other knock on the way down or through, ms: a prop that falls. */
+  knockMs?: number;
 }
 
 /** What a stage says of how its reps go. */
@@ -46,6 +50,8 @@ export interface RepRules {
   movingStart?: boolean;
   /** A foot steps before the hands start: the stillness ends with that step. */
   stepsFirst?: boolean;
+  /** Something stands where a foot knocks it over: its fall is listened for. */
+  prop?: boolean;
   /** Rehearsal at half speed: thresholds of speed are lower. */
   slow?: boolean;
   /** The hands stay: the hips are all that moves. */

@@ -32,6 +32,6 @@ export function readCycle(m: Motion, window: RepWindow, { smoother }: RepContext
   if (!ends.every(Number.isFinite) || ends[1]! <= ends[0]!) return null;
   return {
     kind: "cycle", fromMs: ends[0]!, toMs: ends[1]!, moving: true, events: emptyEvents(), footEvents: feet.events, air: feet.air, feet: feet.standing,
-    stillFromMs: m.startMs, leadShare: pressure.share, shareStill: pressure.share[0]!, turns, roll: 0,
+    stillFromMs: m.startMs, leadShare: pressure.share, pressure: pressure.p, shareStill: pressure.share[0]!, turns, roll: 0,
   };
 }

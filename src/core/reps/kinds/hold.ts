@@ -18,6 +18,6 @@ export function readHold(m: Motion, _window: RepWindow, { smoother }: RepContext
   const end = nearest(m, still.toMs);
   return {
     kind: "hold", fromMs: m.startMs, toMs: toMs(m, m.n - 1), moving: false, events: { ...emptyEvents(), address: still.toMs, taken, lost },
-    footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, shareStill: mean(pressure.share.subarray(0, end + 1)), turns: [], roll: pressure.roll,
+    footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, pressure: pressure.p, shareStill: mean(pressure.share.subarray(0, end + 1)), turns: [], roll: pressure.roll,
   };
 }

@@ -57,6 +57,6 @@ export function readPivot(m: Motion, window: RepWindow, { smoother, rules }: Rep
   return {
     kind: "pivot", fromMs: toMs(m, window.from), toMs: toMs(m, window.to), moving: false,
     events: { ...emptyEvents(), pivotStart: ms(start, window.from), pivotPeak: toMs(m, window.about), pivotBack: Number.isNaN(back) ? NaN : toMs(m, back) },
-    footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, shareStill: pressure.share[nearest(m, toMs(m, window.from))]!, turns: [], roll: 0,
+    footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, pressure: pressure.p, shareStill: pressure.share[nearest(m, toMs(m, window.from))]!, turns: [], roll: 0,
   };
 }

@@ -63,8 +63,18 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
   }
   return {
     kind: rules.kind, fromMs: m.startMs, toMs: endMs, stillFromMs: stood.fromMs, moving, footEvents: feet.events, air: feet.air, feet: feet.standing,
-    leadShare: share, shareStill, turns: [], roll: pressure.roll, events: e, ...(struckMs === undefined ? {} : { struckMs }),
+    leadShare: share, pressure: pressure.p, shareStill, turns: [], roll: pressure.roll, events: e, ...(struckMs === undefined ? {} : { struckMs }), ...knock(strikes.ms, struckMs, topMs, e),
   };
+}
+
+/** Knocks nearer than this to the strike are the strike's own, ms. */
+const OWN_SOUND_MS = 60;
+
+/** The first knock from the top to the finish that is not the strike. */
+function knock(heard: readonly number[], struckMs: number | undefined, topMs: number, e: Rep["events"]): Pick<Rep, "knockMs"> {
+  const until = [e.finish, e.midThrough, e.impact].find((t) => !Number.isNaN(t)) ?? topMs;
+  const ms = heard.filter((t) => t > topMs && t < until && !(struckMs !== undefined && Math.abs(t - struckMs) < OWN_SOUND_MS)).sort((a, b) => a - b)[0];
+  return ms === undefined ? {} : { knockMs: ms };
 }
 
 /** A walk through the strike is not over before the foot that walks has landed (MOVEMENT, rep kinds). */
