@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { Command, InvalidArgumentError, Option } from "commander";
-import { ALGORITHM_VERSION, analyse, type Analysis } from "../core/analyse";
+import { ALGORITHM_VERSION, analyse, type AnalyseOptions, type Analysis } from "../core/analyse";
 import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
 import { readTrack, TrackFileError, writeTrack } from "../core/formats/trackFile";
 import type { View } from "../core/measures/catalogue";
@@ -9,7 +9,8 @@ import type { RepKind } from "../core/reps/rep";
 import type { Track } from "../core/track/track";
 import { ClipError } from "../vision/decode/clipError";
 import { loadNodeNetwork, openClipFile } from "../vision/node/loadNode";
-import { readClip, type ReadTimings } from "../vision/read";
+import { askedBy } from "../vision/anytime/asked";
+import { readClip, type Asked, type ReadTimings } from "../vision/read";
 import { table } from "./table";
 
 interface JudgeFlags {
@@ -52,9 +53,10 @@ const judgeFlags = (command: Command) =>
 
 judgeFlags(program.command("analyse").description("read clips and judge them").argument("<clip...>", "video files"))
   .option("--keep-track <dir>", "also write each clip's track file there")
-  .action(async (clips: string[], flags: JudgeFlags & { keepTrack?: string }) => {
+  .option("--every-picture", "read all pictures, not only those that the drill's checks need")
+  .action(async (clips: string[], flags: JudgeFlags & { keepTrack?: string; everyPicture?: boolean }) => {
     await each(clips, async (clip) => {
-      const { track, timings } = await read(clip, flags.view === "face-on");
+      const { track, timings } = await read(clip, flags.view === "face-on", flags.everyPicture ? null : askedBy(analyseOptions(flags)));
       if (flags.keepTrack) writeFileSync(path.join(flags.keepTrack, `${path.parse(clip).name}.track`), writeTrack(track));
       show(clip, track, timings, flags);
     });
@@ -80,13 +82,14 @@ judgeFlags(program.command("judge").description("go on from track files").argume
   },
 );
 
-async function read(clip: string, faceOn: boolean) {
+async function read(clip: string, faceOn: boolean, asked: Asked | null = null) {
   const network = await loadNodeNetwork();
   const open = await openClipFile(clip);
   try {
     let said = -1;
     return await readClip(open, network, {
       faceOn,
+      asked: asked ?? undefined,
       progress: (done, total) => {
         const percent = Math.floor((10 * done) / total) * 10;
         if (percent !== said) process.stderr.write(`${path.basename(clip)}: ${(said = percent)} %\n`);
@@ -99,15 +102,17 @@ async function read(clip: string, faceOn: boolean) {
 
 function show(clip: string, track: Track, timings: ReadTimings | null, flags: JudgeFlags): void {
   const began = performance.now();
-  const result = analyse(track, {
-    golfer: { statureCm: flags.stature, hand: flags.hand }, drill: flags.drill, stage: flags.stage, captureFps: flags.captureFps,
-    view: flags.view, rules: { kind: flags.kind, clubAhead: false },
-    camera: { heightCm: flags.cameraHeight === undefined ? undefined : flags.cameraHeight * 100, hfovDeg: flags.hfov },
-  });
+  const result = analyse(track, analyseOptions(flags));
   const coreMs = performance.now() - began;
   const json = toJson(clip, track, result, timings, coreMs, flags.series ?? false);
   process.stdout.write(flags.json ? `${JSON.stringify(json)}\n` : table(json));
 }
+
+const analyseOptions = (flags: JudgeFlags): AnalyseOptions => ({
+  golfer: { statureCm: flags.stature, hand: flags.hand }, drill: flags.drill, stage: flags.stage, captureFps: flags.captureFps,
+  view: flags.view, rules: { kind: flags.kind, clubAhead: false },
+  camera: { heightCm: flags.cameraHeight === undefined ? undefined : flags.cameraHeight * 100, hfovDeg: flags.hfov },
+});
 
 function toJson(clip: string, track: Track, a: Analysis, timings: ReadTimings | null, coreMs: number, withSeries: boolean): AnalysisJson {
   const { width, height, frames, fps, rotation, audio } = track.video;

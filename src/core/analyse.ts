@@ -19,6 +19,7 @@ import { during } from "./scene/problems";
 import { readScene, type GolferFacts, type Problem, type Scene } from "./scene/scene";
 import { finishTrack } from "./track/finishTrack";
 import { realTime } from "./track/realTime";
+import { halved } from "./track/unread";
 import type { Track } from "./track/track";
 import { eventError, FITTED, footEventError, measureError, type ErrorTable, type Sort } from "./uncertainty/errors";
 import { sample, spread, type Sampled } from "./uncertainty/sample";
@@ -103,6 +104,8 @@ export function analyse(original: Track, options: AnalyseOptions): Analysis {
   // No swing at the speed the film plays: perhaps one at a slow-motion camera's.
   const slowed = told.reps.length || options.captureFps !== undefined || !swings(ask.rules) ? null : slowSwing(original, ask);
   const read = slowed ?? told;
+  const half = halved(original);
+  const less = half && !slowed ? readReps(realTime(half, options.captureFps), ask).reps : null;
   const problems = [...read.scene.problems];
   if (!read.reps.length) problems.push({ code: "noMotion", message: "No rep is seen in this clip.", action: "Film from before you stand still until after the finish.", touches: "nothing" });
   else if (options.captureFps === undefined && swings(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
@@ -112,7 +115,7 @@ export function analyse(original: Track, options: AnalyseOptions): Analysis {
     view: read.scene.view,
     scale: read.scene.scale,
     problems,
-    reps: read.reps.map((r, index) => analysed(r, index, read.scene, problems, ask)),
+    reps: read.reps.map((r, index) => analysed(r, index, read.scene, problems, ask, less && { rep: less.find((l) => sameRep(l, r)) ?? null })),
   };
 }
 
@@ -179,16 +182,23 @@ function tooSlow({ rep: { events }, motion, window }: FoundRep): boolean {
   return outside(events.top - events.handStart, BACK_RANGE) || outside(events.impact - events.top, DOWN_RANGE) || arms > LONGEST_DOWN;
 }
 
-function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules, view }: Ask): AnalysedRep {
+/** The same rep of another reading lies nearer than this, ms. */
+const SAME_REP_MS = 250;
+const middle = ({ rep }: FoundRep): number => (Number.isNaN(rep.events.top) ? (rep.fromMs + rep.toMs) / 2 : rep.events.top);
+const sameRep = (a: FoundRep, b: FoundRep): boolean => Math.abs(middle(a) - middle(b)) < SAME_REP_MS;
+
+/** @param less the same rep read from fewer frames, null where it was not found in them; null where all frames were read */
+function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules, view }: Ask, less: { rep: FoundRep | null } | null): AnalysedRep {
   const sampled = sample(motion, scene, rep, window, context, options.samples ?? SAMPLES, (options.seed ?? 1) + index);
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
-  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted" };
+  const unread = unreadOf(less, rules);
+  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted", unread };
   const problems = during(all, rep.fromMs, rep.toMs);
   const raw = measureAll(motion, rep, rules);
   const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)])) as Record<MeasureId, Measured>;
   const footEvents = rep.footEvents.map((e, k) => {
     const { offset, sd } = footEventError(told.errors, e);
-    return { foot: e.foot, event: e.event, t: e.ms - offset, u: Math.hypot(spread(sampled.footEvents[k]!), frameMs, sd) };
+    return { foot: e.foot, event: e.event, t: e.ms - offset, u: Math.hypot(spread(sampled.footEvents[k]!), frameMs, sd, unread.footEvent(e)) };
   });
   return {
     index,
@@ -213,6 +223,29 @@ interface Told {
   frameMs: number;
   errors: ErrorTable;
   sort: Sort;
+  unread: Unread;
+}
+
+/** What the frames that were not read may still change: how far each number was from what half of the lone frames give; all nought for a whole track, ∞ for what they do not give. */
+interface Unread {
+  measure: (id: MeasureId, value: number) => number;
+  event: (name: EventName, ms: number) => number;
+  footEvent: (e: FootEvent) => number;
+}
+
+const NOTHING_UNREAD: Unread = { measure: () => 0, event: () => 0, footEvent: () => 0 };
+
+function unreadOf(less: { rep: FoundRep | null } | null, rules: RepRules): Unread {
+  if (!less) return NOTHING_UNREAD;
+  if (!less.rep) return { measure: () => Infinity, event: () => Infinity, footEvent: () => Infinity };
+  const { motion, rep } = less.rep;
+  const measures = measureAll(motion, rep, rules);
+  const away = (value: number, other: number | undefined) => (other === undefined || Number.isNaN(other) ? Infinity : Math.abs(value - other));
+  return {
+    measure: (id, value) => away(value, measures[id].value),
+    event: (name, ms) => away(ms, rep.events[name]),
+    footEvent: (e) => Math.min(Infinity, ...rep.footEvents.filter((f) => f.foot === e.foot && f.event === e.event).map((f) => Math.abs(f.ms - e.ms))),
+  };
 }
 
 /** Whether a foot left the ground before the strike. */
@@ -221,9 +254,9 @@ function stepped(rep: Rep): boolean {
   return rep.footEvents.some((e) => e.event === "liftOff" && e.ms < hit);
 }
 
-function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, sort }: Told, { strikes, rules }: RepContext): Timed {
+function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, sort, unread }: Told, { strikes, rules }: RepContext): Timed {
   const { offset, sd } = eventError(errors, name, sort);
-  const seen = Math.hypot(spread(sampled.events.get(name)!), frameMs, sd);
+  const seen = Math.hypot(spread(sampled.events.get(name)!), frameMs, sd, unread.event(name, rep.events[name]));
   if (name !== "impact" || rep.struckMs === undefined) return { t: rep.events[name] - offset, u: seen };
   const w = strikeWeight(rules.clubAhead || rep.moving, strikes.u);
   return { t: rep.events.impact, u: Math.hypot((1 - w) * Math.hypot(frameMs, sd), w * Math.hypot(strikes.u, HEARD_SD)) };
@@ -247,7 +280,7 @@ export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   notHeard: "no knock was heard",
 };
 
-function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort }: Told, problems: Problem[]): Measured {
+function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort, unread }: Told, problems: Problem[]): Measured {
   const { unit, family } = CATALOGUE[id];
   const unknown = (value: number | null, reason: string, because?: Problem["code"]): Measured => ({ value, u: null, unit, state: "not measurable", reason, ...(because ? { because } : {}) });
   if (Number.isNaN(raw.value)) return unknown(null, WHY[raw.why ?? "eventNotFound"]);
@@ -256,6 +289,8 @@ function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, so
   const seen = sampled.measures.get(id);
   const { offset, sd } = measureError(errors, id, sort);
   if ((seen && seen.length < sampled.copies * ENOUGH) || !Number.isFinite(sd)) return unknown(raw.value, "the film does not carry it");
-  const u = Math.hypot(seen ? spread(seen) : 0, unit === "ms" ? frameMs * Math.SQRT2 : 0, sd);
+  const open = unread.measure(id, raw.value);
+  if (!Number.isFinite(open)) return unknown(raw.value, "too little has been read yet");
+  const u = Math.hypot(seen ? spread(seen) : 0, unit === "ms" ? frameMs * Math.SQRT2 : 0, sd, open);
   return { value: raw.value - offset, u, unit, state: "measured", ...(raw.atMs === undefined ? {} : { at: raw.atMs }) };
 }

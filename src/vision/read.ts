@@ -1,44 +1,50 @@
-import { statureInPx } from "../core/track/bodySize";
 import { midHands } from "../core/track/midHands";
-import { finishTrack } from "../core/track/finishTrack";
-import { plantedSpells } from "../core/track/plantedSpells";
-import { roughReps } from "../core/track/roughReps";
-import { at, edgeAt, EDGES, OUTLINE, POINT, POINTS, STRIDE, type Track } from "../core/track/track";
-import { coarseLook, PRESENT, TIGHT } from "./coarseLook";
+import { POINT, STRIDE, type Track } from "../core/track/track";
+import type { Analysis } from "../core/analyse";
+import { FIRST_MS, gridStep, nextFrames, type Wanted } from "./anytime/plan";
+import { coarseLook, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
+import { CutoutStore } from "./cutoutStore";
 import { ClipError } from "./decode/clipError";
 import type { Frame } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
-import { readPoints } from "./network/points";
 import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
-import { footPaths, risePath } from "./patches/footPaths";
-import { handsPath } from "./patches/handsPath";
 import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
+import { Reading, type FeetArea } from "./reading";
 import type { ReadTimings } from "./readTimings";
-import { footEdges, maskRows, type MaskRows } from "./silhouette/footEdges";
-import { readOutline } from "./silhouette/outline";
 import { soundOnsets } from "./sound/onsets";
 import { Background, brightness, type Box } from "./still/background";
 
 export type { ReadTimings } from "./readTimings";
 
+/** What is wanted of the clip: then only as many pictures are read as it takes to know that. */
+export interface Asked {
+  wanted: Wanted;
+  /** Analyses what has been read so far; few perturbed copies are enough. */
+  analyse: (track: Track) => Analysis;
+}
+
 export interface ReadOptions {
   faceOn: boolean;
+  /** Left out: every picture is read. */
+  asked?: Asked | undefined;
   /** Called as pictures are read: how many of how many. */
   progress?: (done: number, total: number) => void;
   signal?: AbortSignal;
 }
 
-/** The hands are followed for this long each way from a rough top, s: it may be 150 ms off. */
-const HANDS_S = 0.3;
 /** The background and the light are looked at once in this many ms. */
 const STILL_MS = 100;
+/** Fewer frames than this are no clip. */
+const SHORTEST = 10;
+/** A golfer seen in fewer of the frames than this share is not there. */
+const LEAST_SEEN = 0.3;
 
 /**
- * Reads a clip into a Track: a coarse look finds the golfer and one still crop for the whole clip; every picture is
- * then read in that crop; shoes and hands are followed in the picture itself.
+ * Reads a clip into a Track: a coarse look finds the golfer and one still crop for the whole clip; pictures are then read
+ * in that crop, all of them or those that `asked` needs; shoes and hands are followed in the picture itself.
  *
- * @throws ClipError noPerson, cancelled, and whatever decoding meets
+ * @throws ClipError noPerson, tooShort, cancelled, and whatever decoding meets
  */
 export async function readClip(clip: OpenClip, network: PoseNetwork, options: ReadOptions): Promise<{ track: Track; timings: ReadTimings }> {
   const began = performance.now();
@@ -59,70 +65,104 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     if (options.signal?.aborted) throw new ClipError("cancelled");
   };
 
-  const { square, others, golfer, feet: usualFeet } = await coarseLook(clip, network, look, timings, stop);
+  const { square, others, golfer, feet } = await coarseLook(clip, network, look, timings, stop);
   const total = clip.frames;
-  const times: number[] = [];
-  const landmarks = new Float32Array(total * POINTS * STRIDE);
-  const outline = new Float32Array(total * OUTLINE);
-  const presence = new Float32Array(total);
-  const feet: LumaWindow[] = [];
-  const hands: LumaWindow[] = [];
-  const soles: MaskRows[] = [];
   const body = square.size / TIGHT / 1.25 / 1.1;
-  let background: Background | null = null;
-  const looks: Track["looks"] = [];
-  let asked = performance.now();
-  let i = 0;
   // Where the golfer practises, not where they walk in.
-  const footArea = feetArea(usualFeet, body);
+  const area = feetArea(feet, body);
+  const reach = Math.round(body * 0.24);
+  const reading = new Reading(total, square, area, options.faceOn);
+  const store = options.asked ? new CutoutStore(clip, reading.times, seenIn(square)) : null;
+  const hands: LumaWindow[] = [];
+  const looks: Track["looks"] = [];
+  const step = options.asked ? gridStep(FIRST_MS, 1000 / clip.fps) : 1;
+  // How many closer looks there will be is not known: about an eighth of the pictures, as a drill's rep takes; a long search never seems done.
+  const ahead = options.asked ? Math.ceil(total / 8) : 0;
+  let closer = 0;
+  const progress = (done: number) => options.progress?.(done, Math.max(total + ahead, done < total ? 0 : done + 1));
+  let background: Background | null = null;
+  let asked = performance.now();
   for await (const frame of clip.pictures()) {
     timings.decodeMs += performance.now() - asked;
+    const i = reading.times.length;
     if (i >= total) break;
     stop();
-    const output = await look(frame, square);
-    const points = landmarks.subarray(at(i, 0), at(i + 1, 0));
-    readPoints(output, square, points);
-    readOutline(output.mask, points, square, outline.subarray(i * OUTLINE, (i + 1) * OUTLINE), options.faceOn);
-    presence[i] = output.presence;
     background ??= new Background(frame, golfer);
-    if (!looks.length || frame.timeMs - looks[looks.length - 1]!.t >= STILL_MS - 1) looks.push({ t: frame.timeMs, moved: background.moved(frame), luma: brightness(frame, golferBox(points)) });
-    times.push(frame.timeMs);
-    soles.push(maskRows(output.mask, square, footArea.top, footArea.top + footArea.height));
-    feet.push(lumaWindow(frame, footArea.left, footArea.top, footArea.width, footArea.height));
-    const [hx, hy] = handsNow(points);
-    const reach = Math.round(body * 0.24);
-    hands.push(lumaWindow(frame, Math.round(hx) - (reach >> 1), Math.round(hy) - (reach >> 1), reach, reach));
-    i++;
-    options.progress?.(i, total);
+    reading.times.push(frame.timeMs);
+    reading.feet.push(lumaWindow(frame, area.left, area.top, area.width, area.height));
+    store?.keep(i, frame);
+    if (i % step === 0) {
+      const points = reading.take(i, await look(frame, square));
+      if (!looks.length || frame.timeMs - looks[looks.length - 1]!.t >= STILL_MS - 1) looks.push({ t: frame.timeMs, moved: background.moved(frame), luma: brightness(frame, golferBox(points)) });
+      if (!store) hands.push(windowAt(frame, ...handsNow(points), reach));
+    }
+    progress(i + 1);
     asked = performance.now();
   }
   timings.decodeMs += performance.now() - asked;
-  if (i < 10) throw new ClipError("tooShort", `${i} pictures`);
-  if (presence.subarray(0, i).filter((p) => p > PRESENT).length < i * 0.3) throw new ClipError("noPerson");
+  if (reading.times.length < SHORTEST) throw new ClipError("tooShort", `${reading.times.length} pictures`);
+  if (reading.seen < LEAST_SEEN) throw new ClipError("noPerson");
 
-  const track: Track = {
-    times: Float64Array.from(times),
-    landmarks: landmarks.slice(0, i * POINTS * STRIDE),
-    outline: outline.slice(0, i * OUTLINE),
-    presence: presence.slice(0, i),
-    footEdges: new Float32Array(i * EDGES).fill(NaN),
-    footPaths: [],
-    handsPaths: [],
-    looks,
-    sounds: await soundOnsets(clip.sound()),
+  const rest: Parameters<Reading["track"]>[0] = {
+    looks, others, crop: square, model: network.model, sounds: await soundOnsets(clip.sound()),
     video: { width: clip.width, height: clip.height, frames: clip.frames, fps: clip.fps, rotation: clip.rotation, audio: clip.audio, durationMs: clip.durationMs },
-    crop: square,
-    model: network.model,
-    others,
   };
-  const t0 = performance.now();
-  addPatches(track, feet, hands, soles, options.faceOn);
-  timings.patchesMs = performance.now() - t0;
+  const followed = () => {
+    const t0 = performance.now();
+    const track = reading.track(rest);
+    reading.follow(track, store ? (i, x, y) => fromStore(store, i, x, y, reach) : (i) => hands[i] ?? null);
+    timings.patchesMs += performance.now() - t0;
+    return track;
+  };
+  let track: Track;
+  if (!options.asked || !store) track = followed();
+  else {
+    const lookAt = async (frames: readonly number[]) => {
+      for (let from = 0; from < frames.length; ) {
+        const t0 = performance.now();
+        await store.ensure(frames.slice(from), stop);
+        timings.decodeMs += performance.now() - t0;
+        // As many as there was room for; at least the next one.
+        for (let cut = store.at(frames[from]!); cut; cut = from < frames.length ? store.at(frames[from]!) : null) {
+          stop();
+          reading.take(frames[from]!, await look(cut.frame, { ...square, cx: square.cx - cut.left, cy: square.cy - cut.top }));
+          from++;
+          closer++;
+          progress(total + closer);
+        }
+      }
+    };
+    track = await readAsAsked(reading, rest, options.asked, options.faceOn, lookAt, followed);
+  }
+  options.progress?.(total + closer, total + closer);
   timings.totalMs = performance.now() - began;
   return { track, timings };
 }
 
-const feetArea = ([x, y]: readonly [number, number], body: number) => ({
+/** Looks closer, round by round, until the plan has no more frames to look at. */
+async function readAsAsked(reading: Reading, rest: Parameters<Reading["track"]>[0], { wanted, analyse }: Asked, faceOn: boolean, lookAt: (frames: readonly number[]) => Promise<void>, followed: () => Track): Promise<Track> {
+  await lookAt(nextFrames(reading.track(rest), null, wanted, faceOn).frames);
+  for (;;) {
+    const track = followed();
+    const { frames } = nextFrames(track, analyse(track), wanted, faceOn);
+    if (!frames.length) return track;
+    await lookAt(frames);
+  }
+}
+
+/** What of the picture the network and the hands' windows see. */
+const seenIn = ({ cx, cy, size }: Square): Box => ({ left: cx - size / 2, top: cy - size / 2, right: cx + size / 2, bottom: cy + size / 2 });
+
+function fromStore(store: CutoutStore, i: number, x: number, y: number, reach: number): LumaWindow | null {
+  const cut = store.at(i);
+  if (!cut) return null;
+  const w = windowAt(cut.frame, x - cut.left, y - cut.top, reach);
+  return { ...w, left: w.left + cut.left, top: w.top + cut.top };
+}
+
+const windowAt = (frame: Frame, x: number, y: number, reach: number): LumaWindow => lumaWindow(frame, Math.round(x) - (reach >> 1), Math.round(y) - (reach >> 1), reach, reach);
+
+const feetArea = ([x, y]: readonly [number, number], body: number): FeetArea => ({
   left: Math.round(x - body * 0.4), top: Math.round(y - body * 0.16), width: Math.round(body * 0.8), height: Math.round(body * 0.26),
 });
 
@@ -137,28 +177,4 @@ function golferBox(points: Float32Array): Box {
   const xs = used.map((p) => points[p * STRIDE]!);
   const ys = used.map((p) => points[p * STRIDE + 1]!);
   return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
-}
-
-function addPatches(track: Track, feet: LumaWindow[], hands: LumaWindow[], soles: MaskRows[], faceOn: boolean): void {
-  const mended = finishTrack(track, faceOn);
-  const cm = statureInPx(mended) / 178;
-  const reps = roughReps(mended);
-  const point = (i: number, p: number) => [mended.landmarks[at(i, p)]!, mended.landmarks[at(i, p) + 1]!] as const;
-  soles.forEach((mask, i) => {
-    for (const foot of ["left", "right"] as const)
-      track.footEdges.set(footEdges(mask, track.crop, point(i, POINT[`${foot}Ankle`]), point(i, POINT[`${foot}Heel`]), point(i, POINT[`${foot}Toe`]), cm), edgeAt(i, foot, "left"));
-  });
-  for (const foot of ["left", "right"] as const)
-    for (const spell of plantedSpells(mended, foot)) {
-      track.footPaths.push(...footPaths(spell, feet, track.times, cm));
-      for (const { top, low } of reps) {
-        const rise = risePath(spell, feet, track.times, cm, top, low);
-        if (rise) track.footPaths.push(rise);
-      }
-    }
-  const path = midHands(track);
-  for (const { top } of reps) {
-    const span = Math.round(HANDS_S * track.video.fps);
-    track.handsPaths.push(handsPath(hands, path, top, span, Math.round(14 * cm)));
-  }
 }

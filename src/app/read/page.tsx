@@ -9,5 +9,5 @@ export const metadata: Metadata = { title: "Read clips" };
 export default async function ReadPage() {
   const golfer = await currentGolfer(await requestDatabase());
   if (!golfer) redirect("/begin");
-  return <ReadClips key={golfer.id} hand={golfer.hand} keepFilm={golfer.keepFilm} />;
+  return <ReadClips key={golfer.id} hand={golfer.hand} statureCm={golfer.statureCm} keepFilm={golfer.keepFilm} />;
 }

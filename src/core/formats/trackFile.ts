@@ -12,7 +12,7 @@ import { POINTS, STRIDE, type Track } from "../track/track";
  */
 const MAGIC = "KFTRACK3";
 
-const arrayRef = z.object({ type: z.enum(["f32", "f64"]), offset: z.number().int().nonnegative(), length: z.number().int().nonnegative() });
+const arrayRef = z.object({ type: z.enum(["f32", "f64", "u8"]), offset: z.number().int().nonnegative(), length: z.number().int().nonnegative() });
 const header = z.object({
   version: z.literal(3),
   video: z.object({
@@ -24,6 +24,7 @@ const header = z.object({
   others: z.array(z.object({ t: z.number(), x: z.number(), y: z.number(), size: z.number() })),
   sounds: z.array(z.object({ t: z.number(), db: z.number() })),
   times: arrayRef,
+  read: arrayRef.optional(),
   landmarks: arrayRef,
   outline: arrayRef,
   footEdges: arrayRef,
@@ -37,18 +38,20 @@ const header = z.object({
 });
 type ArrayRef = z.infer<typeof arrayRef>;
 
+const BYTES = { f64: 8, f32: 4, u8: 1 } as const;
+
 export function writeTrack(track: Track): Uint8Array<ArrayBuffer> {
-  const arrays: (Float32Array | Float64Array)[] = [];
+  const arrays: (Float32Array | Float64Array | Uint8Array)[] = [];
   let offset = 0;
-  const ref = (a: Float32Array | Float64Array): ArrayRef => {
-    const r: ArrayRef = { type: a instanceof Float64Array ? "f64" : "f32", offset, length: a.length };
+  const ref = (a: Float32Array | Float64Array | Uint8Array): ArrayRef => {
+    const r: ArrayRef = { type: a instanceof Float64Array ? "f64" : a instanceof Float32Array ? "f32" : "u8", offset, length: a.length };
     arrays.push(a);
     offset += Math.ceil(a.byteLength / 8) * 8;
     return r;
   };
   const head: z.infer<typeof header> = {
     version: 3, video: track.video, crop: track.crop, model: track.model, others: track.others, sounds: track.sounds,
-    times: ref(track.times), landmarks: ref(track.landmarks), outline: ref(track.outline), footEdges: ref(track.footEdges), presence: ref(track.presence),
+    times: ref(track.times), ...(track.read ? { read: ref(track.read) } : {}), landmarks: ref(track.landmarks), outline: ref(track.outline), footEdges: ref(track.footEdges), presence: ref(track.presence),
     footPaths: track.footPaths.map((p) => ({ ...p, dx: ref(p.dx), dy: ref(p.dy), residual: ref(p.residual) })),
     handsPaths: track.handsPaths.map((p) => ({ from: p.from, x: ref(p.x), y: ref(p.y) })),
     looks: track.looks.map((l) => ({ t: l.t, moved: l.moved === null ? null : Math.round(l.moved * 1000) / 1000, luma: Math.round(l.luma * 10) / 10 })),
@@ -81,7 +84,7 @@ export function readTrack(bytes: Uint8Array): Track {
   }
   const base = 12 + room;
   const slice = (r: ArrayRef) => {
-    const size = r.length * (r.type === "f64" ? 8 : 4);
+    const size = r.length * BYTES[r.type];
     if (base + r.offset + size > bytes.length) throw new TrackFileError("the track file ends too early");
     // A copy of its own: Node's Buffer.slice would share the buffer, and the offset need not be aligned.
     return new Uint8Array(bytes.subarray(base + r.offset, base + r.offset + size)).buffer;
@@ -92,6 +95,7 @@ export function readTrack(bytes: Uint8Array): Track {
   if (landmarks.length !== times.length * POINTS * STRIDE) throw new TrackFileError("the track file's arrays do not fit each other");
   return {
     video: h.video, crop: h.crop, model: h.model, others: h.others, sounds: h.sounds, times, landmarks,
+    ...(h.read ? { read: new Uint8Array(slice(h.read)) } : {}),
     outline: f32(h.outline), footEdges: f32(h.footEdges), presence: f32(h.presence),
     footPaths: h.footPaths.map((p) => ({ ...p, dx: f32(p.dx), dy: f32(p.dy), residual: f32(p.residual) })),
     handsPaths: h.handsPaths.map((p) => ({ from: p.from, x: f32(p.x), y: f32(p.y) })),

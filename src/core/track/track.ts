@@ -4,8 +4,10 @@
  * Left and right are the subject's own, as the network names them; lead and trail come later.
  */
 export interface Track {
-  /** Presentation time of each frame read, ms. */
+  /** Presentation time of each frame, ms. */
   times: Float64Array;
+  /** 1 for a frame at which the network looked, 0 for one whose body points, outline, edges and presence are not there yet; all were read where it is left out. */
+  read?: Uint8Array | undefined;
   /** frames × 33 × (x px, y px, visibility 0–1, σ px): the network's 33 body points. */
   landmarks: Float32Array;
   /** frames × 8: left and right edge of the body's outline at hips, ears, 30 % and 80 % of the way from hips to shoulders, px; NaN where not found. */

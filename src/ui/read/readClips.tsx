@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Button } from "@/ui/kit/button";
 import { DRILLS } from "@/core/drills";
 import { ClipCard } from "./clipCard";
@@ -9,9 +9,9 @@ import { headline } from "./queue";
 import { useReading } from "./useReading";
 
 /** Read clips: drop or choose several; each one is a column that fills as it is read. */
-export function ReadClips({ hand, keepFilm }: { hand: "left" | "right"; keepFilm: boolean }) {
+export function ReadClips({ hand, statureCm, keepFilm }: { hand: "left" | "right"; statureCm: number; keepFilm: boolean }) {
   const [drill, setDrill] = useState("double-step");
-  const { items, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, drill);
+  const { items, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, useMemo(() => ({ drill, hand, statureCm }), [drill, hand, statureCm]));
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const open = items.some((i) => ["waiting", "working", "keeping"].includes(i.state.step));

@@ -2,17 +2,22 @@
 
 import { proxy, wrap, type Remote } from "comlink";
 import { useCallback, useEffect, useReducer, useRef } from "react";
-import type { Reader } from "@/vision/worker/protocol";
+import type { Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
 import { keepReps, NotKeptError, putBlob } from "./keep";
 
 let nextId = 1;
 
 /** Reads clips one after another in a worker, keeps what was read, and tells how far each one is. */
-export function useReading(keepFilm: boolean, drill: string) {
+export function useReading(keepFilm: boolean, readFor: ReadFor) {
+  const { drill } = readFor;
   const [items, change] = useReducer(changeQueue, []);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
   const busy = useRef<number | null>(null);
+  const latest = useRef(readFor);
+  useEffect(() => {
+    latest.current = readFor;
+  }, [readFor]);
 
   useEffect(() => () => worker.current?.worker.terminate(), []);
 
@@ -56,7 +61,7 @@ export function useReading(keepFilm: boolean, drill: string) {
     void (async () => {
       let began = startedAt;
       try {
-        const result = await reader().read(item.file, proxy((progress) => {
+        const result = await reader().read(item.file, latest.current, proxy((progress) => {
           if (progress.step === "reading" && progress.done === 1) began = performance.now();
           set(item.id, { step: "working", progress, startedAt: began });
         }));

@@ -12,8 +12,8 @@ export interface OpenClip {
   frames: number;
   fps: number;
   audio: boolean;
-  /** Decoded pictures in presentation order; each is valid until the next is asked for. */
-  pictures(): AsyncGenerator<Frame, void, unknown>;
+  /** Decoded pictures in presentation order, between two times (ms) when they are given; each is valid until the next is asked for. */
+  pictures(fromMs?: number, toMs?: number): AsyncGenerator<Frame, void, unknown>;
   /** Mono sound in blocks; none when there is no sound or it can't be decoded. */
   sound(): AsyncGenerator<{ timeMs: number; rate: number; samples: Float32Array }, void, unknown>;
   close(): void;
@@ -54,11 +54,11 @@ export async function openClip(source: Source, bytes: number): Promise<OpenClip>
       frames: stats.packetCount,
       fps: stats.averagePacketRate,
       audio: soundTrack !== null,
-      async *pictures() {
+      async *pictures(fromMs, toMs) {
         let buffer = new Uint8Array(0);
         let count = 0;
         try {
-          for await (const sample of new VideoSampleSink(track).samples()) {
+          for await (const sample of new VideoSampleSink(track).samples(fromMs === undefined ? undefined : start + fromMs / 1000, toMs === undefined ? undefined : start + toMs / 1000)) {
             try {
               const size = sample.allocationSize();
               if (buffer.length < size) buffer = new Uint8Array(size);
@@ -72,7 +72,7 @@ export async function openClip(source: Source, bytes: number): Promise<OpenClip>
           if (error instanceof ClipError) throw error;
           throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`, error);
         }
-        if (count < stats.packetCount * 0.9) throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`);
+        if (fromMs === undefined && toMs === undefined && count < stats.packetCount * 0.9) throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`);
       },
       async *sound() {
         if (!soundTrack || !audio) return;

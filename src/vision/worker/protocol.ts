@@ -24,9 +24,16 @@ export interface ReadSuccess {
   durationMs: number;
 }
 
+/** What the clip is read for: then only the pictures that it takes are read. */
+export interface ReadFor {
+  drill: string;
+  statureCm: number;
+  hand: "left" | "right";
+}
+
 export interface Reader {
   /** Loads runtime and network, so that the first clip need not wait for them. */
   warm(): Promise<{ threads: number; model: string }>;
-  read(file: File, onProgress: (p: Progress) => void): Promise<ReadSuccess | ReadFailure>;
+  read(file: File, readFor: ReadFor, onProgress: (p: Progress) => void): Promise<ReadSuccess | ReadFailure>;
   cancel(): void;
 }

@@ -1,6 +1,7 @@
 import { expose } from "comlink";
 import { BlobSource } from "mediabunny";
 import { writeTrack } from "../../core/formats/trackFile";
+import { askedBy } from "../anytime/asked";
 import { ClipError } from "../decode/clipError";
 import { openClip } from "../decode/openClip";
 import type { PoseNetwork } from "../network/poseNetwork";
@@ -24,7 +25,7 @@ const reader: Reader = {
     const { threads, model } = await load();
     return { threads, model };
   },
-  async read(file, onProgress): Promise<ReadSuccess | ReadFailure> {
+  async read(file, readFor, onProgress): Promise<ReadSuccess | ReadFailure> {
     const abort = (running = new AbortController());
     try {
       // Whether the file can be read at all is known before the network is there.
@@ -37,6 +38,7 @@ const reader: Reader = {
         let last = 0;
         const { track, timings } = await readClip(clip, net, {
           faceOn: true,
+          asked: askedBy({ drill: readFor.drill, golfer: { statureCm: readFor.statureCm, hand: readFor.hand } }) ?? undefined,
           signal: abort.signal,
           progress: (done, total) => {
             const now = performance.now();

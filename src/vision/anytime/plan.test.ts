@@ -1,0 +1,47 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { readByPlan } from "../../../tools/study/partly";
+import { analyse, type AnalyseOptions } from "../../core/analyse";
+import { findStage } from "../../core/drills";
+import { readTrack } from "../../core/formats/trackFile";
+import { readFrames } from "../../core/track/unread";
+import { firstLook, gridStep, nextFrames, spaced } from "./plan";
+
+const { stage } = findStage("double-step");
+const load = (name: string) => readTrack(readFileSync(`demo/tracks/${name}.track`));
+const options = (statureCm: number, hand: "left" | "right"): AnalyseOptions => ({ golfer: { statureCm, hand }, drill: "double-step" });
+
+describe("a plan of what to look at", () => {
+  it("looks on grids that hold one another", () => {
+    const times = Float64Array.from({ length: 300 }, (_, i) => (i * 1000) / 60);
+    const close = new Set(spaced(times, 1000, 2000, 33));
+    expect(spaced(times, 1000, 2000, 66).every((i) => close.has(i))).toBe(true);
+    expect(gridStep(66, 1000 / 240)).toBe(16);
+    expect(firstLook(times).length).toBeLessThan(300 / 7);
+  });
+
+  it.each([["double-step-good", "pass"], ["double-step-lead-late", "fail"]] as const)("decides %s as the whole clip does, with two fifths of its pictures at most", (name, result) => {
+    const track = load(name);
+    const asked = options(170, "right");
+    expect(analyse(track, asked).reps[0]!.verdict!.result).toBe(result);
+    const less = readByPlan(track, stage, true, (t) => analyse(t, { ...asked, samples: 16 }));
+    expect(analyse(less.track, asked).reps[0]!.verdict!.result).toBe(result);
+    expect(less.runs / track.times.length).toBeLessThan(0.4);
+  });
+
+  it("asks for nothing twice and comes to an end, whatever is wanted", () => {
+    const track = load("double-step-good");
+    const asked = options(170, "right");
+    const part = readByPlan(track, "everything", true, (t) => analyse(t, { ...asked, samples: 4 })).track;
+    expect(nextFrames(part, analyse(part, { ...asked, samples: 4 }), "everything", true).frames).toEqual([]);
+    expect(readFrames(part).length).toBeLessThan(track.times.length);
+  });
+
+  it("says of a clip that is hardly read that it can't tell, not that it passed", () => {
+    const track = load("double-step-good");
+    const thin = readByPlan(track, { checks: [] }, true, () => (({ ...analyse(track, options(170, "right")), reps: [] }))).track;
+    const rep = analyse(thin, options(170, "right")).reps[0]!;
+    const whole = analyse(track, options(170, "right")).reps[0]!;
+    expect(rep.measures.leadLandBeforeTop.u ?? Infinity).toBeGreaterThanOrEqual(whole.measures.leadLandBeforeTop.u!);
+  });
+});

@@ -1,0 +1,124 @@
+import type { Analysis, AnalysedRep } from "../../core/analyse";
+import type { Stage } from "../../core/drills";
+import type { MeasureId } from "../../core/measures/catalogue";
+import { partsOf, type Part } from "../../core/measures/windows";
+import { roughReps } from "../../core/track/roughReps";
+import { finishTrack } from "../../core/track/finishTrack";
+import { readFrames } from "../../core/track/unread";
+import type { Track } from "../../core/track/track";
+
+/**
+ * *Which frames to look at next.* A rep is known well before all of its pictures are read: positions of the trunk change
+ * slowly, and only some events want every picture. The plan reads thinly first, then more closely where the measures that
+ * are not decided yet are made, and stops when all are decided or nothing more would help.
+ */
+export interface Plan {
+  /** Frames to read now, in order; none when there is nothing left to gain. */
+  frames: number[];
+  /** What they are for. */
+  why: "first look" | "reps" | "checks" | "done";
+}
+
+/** What is wanted of a clip: a stage's musts, or every measure. */
+export type Wanted = Pick<Stage, "checks"> | "everything";
+
+/** Spacing of the first look, ms: at 8 Hz every one of 90 swings of the study is found, at 5 Hz 86 (docs/performance.md). */
+export const FIRST_MS = 125;
+/** Spacing in a rep from before its start to its end, ms. */
+const REP_MS = 66;
+/** A rep as it is first looked at: this long before its rough top and after its lowest hands, ms. */
+const ROUGH = { before: 1900, after: 900 } as const;
+
+/** Spacing at which each part is first read, ms; and how far it reaches either way of its events. */
+const NEEDS: Record<Part, { spacing: number; before: number; after: number }> = {
+  still: { spacing: 66, before: 350, after: 100 },
+  start: { spacing: 33, before: 150, after: 150 },
+  back: { spacing: 66, before: 0, after: 0 },
+  top: { spacing: 16, before: 110, after: 110 },
+  down: { spacing: 33, before: 0, after: 0 },
+  impact: { spacing: 16, before: 80, after: 60 },
+  through: { spacing: 66, before: 0, after: 0 },
+  finish: { spacing: 66, before: 150, after: 250 },
+  trailOff: { spacing: 33, before: 120, after: 120 },
+  trailOn: { spacing: 33, before: 120, after: 120 },
+  leadOff: { spacing: 33, before: 120, after: 120 },
+  leadOn: { spacing: 33, before: 120, after: 120 },
+};
+
+/** Frames of a first look at a clip, which needs nothing but its times. */
+export const firstLook = (times: Float64Array): number[] => spaced(times, times[0]!, times[times.length - 1]!, FIRST_MS);
+
+/**
+ * @param track what has been read so far
+ * @param analysis of it, or null while only the first look has been taken
+ */
+export function nextFrames(track: Track, analysis: Analysis | null, wanted: Wanted, faceOn: boolean): Plan {
+  const read = new Set(readFrames(track));
+  const fresh = (frames: Iterable<number>) => [...new Set(frames)].filter((i) => !read.has(i)).sort((a, b) => a - b);
+  if (!analysis) {
+    const { times } = track;
+    const reps = roughReps(finishTrack(track, faceOn));
+    const frames = reps.flatMap(({ top, low }) => spaced(times, times[top]! - ROUGH.before, times[low]! + ROUGH.after, REP_MS));
+    return { frames: fresh(frames), why: "reps" };
+  }
+  // First what a part needs, then every picture of it.
+  for (const full of wanted === "everything" ? [false] : [false, true]) {
+    const batches = analysis.reps.flatMap((rep) => undecided(rep, wanted).map((id) => fresh(partsOf(id).flatMap((part) => framesOf(track.times, rep, part, full)))));
+    const next = batches.filter((b) => b.length).sort((a, b) => a.length - b.length)[0];
+    if (next) return { frames: next, why: "checks" };
+  }
+  return { frames: [], why: "done" };
+}
+
+/** Measures that are still open: of a stage the musts that neither pass nor fail, unless the rep is lost already. */
+function undecided(rep: AnalysedRep, wanted: Wanted): MeasureId[] {
+  if (wanted === "everything") return Object.entries(rep.measures).flatMap(([id, m]) => (m.state === "measured" ? [id as MeasureId] : []));
+  if (!rep.verdict || rep.verdict.result === "fail") return [];
+  const open = rep.verdict.checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable"));
+  // A step that was not seen is looked for where the feet may leave and land.
+  const steps: MeasureId[] = rep.verdict.actions.filter((a) => a.result === "not seen").map((a) => (a.id === "trailStep" ? "trailStepLength" : "leadStepLength"));
+  return [...open.map((c) => c.measure as MeasureId), ...steps];
+}
+
+function framesOf(times: Float64Array, rep: AnalysedRep, part: Part, full: boolean): number[] {
+  const { spacing, before, after } = NEEDS[part];
+  const [from, to] = spanOf(rep, part);
+  if (!Number.isFinite(from) || !Number.isFinite(to)) return [];
+  return spaced(times, from - before, to + after, full ? 0 : spacing);
+}
+
+function spanOf(rep: AnalysedRep, part: Part): [from: number, to: number] {
+  const e = (name: keyof AnalysedRep["events"]) => rep.events[name]?.t ?? NaN;
+  const hit = Number.isNaN(e("impact")) ? e("release") : e("impact");
+  const contact = (foot: "lead" | "trail", event: "liftOff" | "landing"): [number, number] => {
+    const found = rep.footEvents.find((f) => f.foot === foot && f.event === event);
+    return [found?.t ?? NaN, found?.t ?? NaN];
+  };
+  switch (part) {
+    case "still": return [e("address"), e("address")];
+    case "start": return [e("handStart"), e("handStart")];
+    case "back": return [e("address"), e("top")];
+    case "top": return [e("top"), e("top")];
+    case "down": return [e("top"), hit];
+    case "impact": return [hit, hit];
+    case "through": return [hit, e("finish")];
+    case "finish": return [e("finish"), e("finish")];
+    case "trailOff": return contact("trail", "liftOff");
+    case "trailOn": return contact("trail", "landing");
+    case "leadOff": return contact("lead", "liftOff");
+    case "leadOn": return contact("lead", "landing");
+  }
+}
+
+/** Frames from one look to the next: a power of two, so that each closer grid holds the wider ones. */
+export const gridStep = (spacingMs: number, frameMs: number): number => 2 ** Math.max(0, Math.round(Math.log2(Math.max(spacingMs, 1) / frameMs)));
+
+/** Frames between two times at about a spacing (0: all of them), each the nearest to its place on the clip's own grid, so that closer looks keep what wider ones read. */
+export function spaced(times: Float64Array, fromMs: number, toMs: number, spacingMs: number): number[] {
+  const out: number[] = [];
+  const frame = (times[times.length - 1]! - times[0]!) / (times.length - 1);
+  const step = gridStep(spacingMs, frame);
+  for (let i = 0; i < times.length; i++) if (times[i]! >= fromMs && times[i]! <= toMs && (i % step === 0 || i === times.length - 1)) out.push(i);
+  return out;
+}
+

@@ -1,0 +1,116 @@
+import { statureInPx } from "../core/track/bodySize";
+import { finishTrack } from "../core/track/finishTrack";
+import { midHands } from "../core/track/midHands";
+import { plantedSpells } from "../core/track/plantedSpells";
+import { roughReps } from "../core/track/roughReps";
+import { at, edgeAt, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type Track } from "../core/track/track";
+import { PRESENT } from "./coarseLook";
+import type { Square } from "./crop/resample";
+import { readPoints } from "./network/points";
+import type { LandmarkOutput } from "./network/poseNetwork";
+import { footPaths, risePath } from "./patches/footPaths";
+import { handsPath } from "./patches/handsPath";
+import type { LumaWindow } from "./patches/lumaWindow";
+import { footEdges, maskRows, type MaskRows } from "./silhouette/footEdges";
+import { readOutline } from "./silhouette/outline";
+
+/** The hands are followed for this long each way from a rough top, s: it may be 150 ms off. */
+const HANDS_S = 0.3;
+
+/** Spells and tops whose frames differ by no more than this are the same. */
+const SAME_FRAMES = 3;
+
+/** The area round the feet in which shoes are followed, px. */
+export interface FeetArea {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+/** What has been read of a clip so far, frame by frame; frames may be looked at in any order. */
+export class Reading {
+  readonly times: number[] = [];
+  /** Brightness round the feet, of every frame. */
+  readonly feet: LumaWindow[] = [];
+  private readonly landmarks: Float32Array;
+  private readonly outline: Float32Array;
+  private readonly presence: Float32Array;
+  private readonly read: Uint8Array;
+  private readonly soles: (MaskRows | undefined)[] = [];
+  private readonly followed: { key: readonly [foot: "left" | "right", ...frames: number[]]; paths: FootPath[] }[] = [];
+
+  constructor(total: number, private readonly square: Square, private readonly feetArea: FeetArea, private readonly faceOn: boolean) {
+    this.landmarks = new Float32Array(total * POINTS * STRIDE).fill(NaN);
+    this.outline = new Float32Array(total * OUTLINE).fill(NaN);
+    this.presence = new Float32Array(total).fill(NaN);
+    this.read = new Uint8Array(total);
+  }
+
+  /** Takes what the network said of a frame; its points, in the picture's px. */
+  take(i: number, output: LandmarkOutput): Float32Array {
+    const points = this.landmarks.subarray(at(i, 0), at(i + 1, 0));
+    readPoints(output, this.square, points);
+    readOutline(output.mask, points, this.square, this.outline.subarray(i * OUTLINE, (i + 1) * OUTLINE), this.faceOn);
+    this.presence[i] = output.presence;
+    this.read[i] = 1;
+    this.soles[i] = maskRows(output.mask, this.square, this.feetArea.top, this.feetArea.top + this.feetArea.height);
+    return points;
+  }
+
+  /** Share of the frames read in which the golfer was there. */
+  get seen(): number {
+    const read = Array.from(this.times.keys()).filter((i) => this.read[i]);
+    return read.filter((i) => this.presence[i]! >= PRESENT).length / Math.max(1, read.length);
+  }
+
+  /** The track of what has been read, without what is followed in the picture. */
+  track(rest: Pick<Track, "video" | "crop" | "model" | "others" | "looks" | "sounds">): Track {
+    const n = this.times.length;
+    const whole = this.read.subarray(0, n).every((r) => r === 1);
+    return {
+      ...rest, times: Float64Array.from(this.times), ...(whole ? {} : { read: this.read.slice(0, n) }),
+      landmarks: this.landmarks.slice(0, at(n, 0)), outline: this.outline.slice(0, n * OUTLINE), presence: this.presence.slice(0, n),
+      footEdges: new Float32Array(n * EDGES).fill(NaN), footPaths: [], handsPaths: [],
+    };
+  }
+
+  /** What was followed once need not be followed again when a closer look moves a spell's end or a top by a picture or two. */
+  private once(key: readonly [foot: "left" | "right", ...frames: number[]], follow: () => FootPath[]): FootPath[] {
+    const near = (k: readonly (string | number)[]) => k.length === key.length && k[0] === key[0] && k.slice(1).every((f, j) => Math.abs(Number(f) - Number(key[j + 1])) <= SAME_FRAMES);
+    const known = this.followed.find((f) => near(f.key));
+    if (known) return known.paths;
+    const paths = follow();
+    this.followed.push({ key, paths });
+    return paths;
+  }
+
+  /**
+   * Adds the shoes' edges, and shoes and hands as followed in the picture.
+   *
+   * @param handsAt brightness round a place in a frame; null where that frame is not at hand
+   */
+  follow(track: Track, handsAt: (i: number, x: number, y: number) => LumaWindow | null): void {
+    const first = finishTrack(track, this.faceOn);
+    const cm = statureInPx(first) / 178;
+    const point = (i: number, p: number) => [first.landmarks[at(i, p)]!, first.landmarks[at(i, p) + 1]!] as const;
+    this.soles.forEach((mask, i) => {
+      if (!mask) return;
+      for (const foot of ["left", "right"] as const)
+        track.footEdges.set(footEdges(mask, track.crop, point(i, POINT[`${foot}Ankle`]), point(i, POINT[`${foot}Heel`]), point(i, POINT[`${foot}Toe`]), cm), edgeAt(i, foot, "left"));
+    });
+    const reps = roughReps(first);
+    for (const foot of ["left", "right"] as const)
+      for (const spell of plantedSpells(first, foot)) {
+        const own = (paths: FootPath[]) => paths.map((p) => ({ ...p, plantedFrom: spell.from, plantedTo: spell.to }));
+        track.footPaths.push(...own(this.once([foot, spell.from, spell.to], () => footPaths(spell, this.feet, track.times, cm))));
+        for (const { top, low } of reps) track.footPaths.push(...own(this.once([foot, spell.from, spell.to, top, low], () => [risePath(spell, this.feet, track.times, cm, top, low)].filter((p) => p !== null))));
+      }
+    const hands = midHands(track.read ? first : track);
+    for (const { top } of reps) {
+      const span = Math.round(HANDS_S * track.video.fps);
+      const windows = Array.from(track.times, (_, i) => (Math.abs(i - top) <= span ? handsAt(i, hands.x[i]!, hands.y[i]!) : null));
+      track.handsPaths.push(handsPath(windows, hands, top, span, Math.round(14 * cm)));
+    }
+  }
+}
