@@ -157,10 +157,10 @@ function readReps(timed: Track, { options, rules, view }: Ask): ReadReps {
   const offset = options.soundOffset ?? { t: 0, u: SOUND_U };
   const travel = scene.camera.distanceCm / SOUND_CM_PER_MS;
   const strikes = { ms: track.sounds.map((s) => s.t - offset.t - travel), u: offset.u };
-  const wholeSmoother = pressureSmoother(whole, rules.kind);
+  const wholeSmoother = pressureSmoother(whole, rules.kind === "cycle");
   const reps = split(track, whole, rules).flatMap((window) => {
     const motion = inWhole(rules) ? whole : slice(whole, window);
-    const context = { rules, strikes, smoother: motion.n === whole.n ? wholeSmoother : pressureSmoother(motion, rules.kind) };
+    const context = { rules, strikes, smoother: motion.n === whole.n ? wholeSmoother : pressureSmoother(motion, rules.kind === "cycle") };
     const rep = readRep(motion, window, context);
     return rep ? [{ motion, window, context, rep }] : [];
   });

@@ -69,7 +69,7 @@ function constants(list: readonly TruthClip[]): void {
     const [window] = split(track, motion, rulesOf(truth));
     if (!window) continue;
     const part = slice(motion, window);
-    const rep = readRep(part, window, { rules: rulesOf(truth), smoother: pressureSmoother(part, first.kind), strikes: { ms: [], u: 20 } });
+    const rep = readRep(part, window, { rules: rulesOf(truth), smoother: pressureSmoother(part, false), strikes: { ms: [], u: 20 } });
     if (!rep) continue;
     const gap = first.measures.footGapAddress;
     if (gap) ankles.push({ x: placeAt(part, "lead", "ankleT", first.events.address!) - placeAt(part, "trail", "ankleT", first.events.address!), y: gap });

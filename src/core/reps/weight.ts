@@ -6,7 +6,6 @@ import type { SideName } from "../track/sides";
 import { nearest, toMs } from "./clock";
 import { footEvents, type FootEvent } from "./events/footEvents";
 import { PRESSURE_FIT } from "./fitted";
-import type { RepKind } from "./rep";
 
 /** Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a second, cm (pilot study, section 4). */
 const PRESSURE_JERK = 55;
@@ -16,8 +15,8 @@ export const PRESSURE_SD = 0.3;
  * The smoother for the centre of mass of a motion and of every perturbed copy of it. A to-and-fro is smoothed more: nothing in
  * it is as quick as the strike, and what the points make of its turns would come out as pressure several times over.
  */
-export const pressureSmoother = (m: Pick<Motion, "n" | "dt">, kind: RepKind): JerkSmoother =>
-  new JerkSmoother(m.n, m.dt, kind === "cycle" ? PRESSURE_FIT.cycleJerk : PRESSURE_JERK, PRESSURE_SD * Math.sqrt(1 / 60 / m.dt));
+export const pressureSmoother = (m: Pick<Motion, "n" | "dt">, toAndFro: boolean): JerkSmoother =>
+  new JerkSmoother(m.n, m.dt, toAndFro ? PRESSURE_FIT.cycleJerk : PRESSURE_JERK, PRESSURE_SD * Math.sqrt(1 / 60 / m.dt));
 
 /** Pressure that moves less than this share of the feet's distance does not turn around. */
 export const LEAST_SHIFT = 0.15;

@@ -1,11 +1,11 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { readByPlan } from "../../../tools/study/partly";
-import { analyse, type AnalyseOptions } from "../../core/analyse";
-import { findStage } from "../../core/drills";
-import { readTrack } from "../../core/formats/trackFile";
-import { readFrames } from "../../core/track/unread";
-import { firstLook, gridStep, nextFrames, spaced } from "./plan";
+import { readByPlan } from "./partly";
+import { analyse, type AnalyseOptions } from "../../src/core/analyse";
+import { findStage } from "../../src/core/drills";
+import { readTrack } from "../../src/core/formats/trackFile";
+import { readFrames } from "../../src/core/track/unread";
+import { firstLook, gridStep, nextFrames, spaced } from "../../src/vision/anytime/plan";
 
 const { stage } = findStage("double-step");
 const load = (name: string) => readTrack(readFileSync(`demo/tracks/${name}.track`));
