@@ -90,8 +90,8 @@ async function read(clip: string, faceOn: boolean, asked: Asked | null = null) {
     return await readClip(open, network, {
       faceOn,
       asked: asked ?? undefined,
-      progress: (done, total) => {
-        const percent = Math.floor((10 * done) / total) * 10;
+      progress: ({ share }) => {
+        const percent = Math.floor(10 * share) * 10;
         if (percent !== said) process.stderr.write(`${path.basename(clip)}: ${(said = percent)} %\n`);
       },
     });

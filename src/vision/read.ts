@@ -28,9 +28,20 @@ export interface ReadOptions {
   faceOn: boolean;
   /** Left out: every picture is read. */
   asked?: Asked | undefined;
-  /** Called as pictures are read: how many of how many. */
-  progress?: (done: number, total: number) => void;
+  /** Called as pictures are read. */
+  progress?: (far: ReadSoFar) => void;
   signal?: AbortSignal;
+}
+
+/** How far reading is. */
+export interface ReadSoFar {
+  /** Share of the work that is done, 0–1: an estimate while it looks closer. */
+  share: number;
+  /** Pictures gone through, of how many. */
+  done: number;
+  total: number;
+  /** All pictures were gone through; what decides the checks is looked at more closely. */
+  closer: boolean;
 }
 
 /** The background and the light are looked at once in this many ms. */
@@ -76,10 +87,10 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   const hands: LumaWindow[] = [];
   const looks: Track["looks"] = [];
   const step = options.asked ? gridStep(FIRST_MS, 1000 / clip.fps) : 1;
-  // How many closer looks there will be is not known: about an eighth of the pictures, as a drill's rep takes; a long search never seems done.
-  const ahead = options.asked ? Math.ceil(total / 8) : 0;
+  // How many closer looks there will be is not known: usually about as many as the first ones; a longer search comes ever nearer to the end.
+  const half = options.asked ? 0.5 : 1;
+  const usual = Math.max(1, total / step);
   let closer = 0;
-  const progress = (done: number) => options.progress?.(done, Math.max(total + ahead, done < total ? 0 : done + 1));
   let background: Background | null = null;
   let asked = performance.now();
   for await (const frame of clip.pictures()) {
@@ -96,7 +107,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
       if (!looks.length || frame.timeMs - looks[looks.length - 1]!.t >= STILL_MS - 1) looks.push({ t: frame.timeMs, moved: background.moved(frame), luma: brightness(frame, golferBox(points)) });
       if (!store) hands.push(windowAt(frame, ...handsNow(points), reach));
     }
-    progress(i + 1);
+    options.progress?.({ share: (half * (i + 1)) / total, done: i + 1, total, closer: false });
     asked = performance.now();
   }
   timings.decodeMs += performance.now() - asked;
@@ -128,13 +139,13 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
           reading.take(frames[from]!, await look(cut.frame, { ...square, cx: square.cx - cut.left, cy: square.cy - cut.top }));
           from++;
           closer++;
-          progress(total + closer);
+          options.progress?.({ share: 1 - half * Math.exp(-closer / usual), done: total, total, closer: true });
         }
       }
     };
     track = await readAsAsked(reading, rest, options.asked, options.faceOn, lookAt, followed);
   }
-  options.progress?.(total + closer, total + closer);
+  options.progress?.({ share: 1, done: total, total, closer: false });
   timings.totalMs = performance.now() - began;
   return { track, timings };
 }

@@ -38,8 +38,7 @@ export function ClipCard({ item, hand, stop, again, remove, answerFps }: Props) 
 function Middle({ state, hand, answerFps }: { state: ClipState; hand: "left" | "right"; answerFps: Props["answerFps"] }) {
   switch (state.step) {
     case "working": {
-      const { done, total } = state.progress;
-      const share = done && total ? done / total : 0;
+      const share = state.progress.far?.share ?? 0;
       return (
         <>
           <div className="absolute inset-x-0 top-0 bg-water" style={{ height: `${share * 100}%` }} />
@@ -124,13 +123,14 @@ function Working({ state, stop }: { state: Extract<ClipState, { step: "working" 
     const timer = setInterval(() => setNow(performance.now()), 500);
     return () => clearInterval(timer);
   }, []);
-  const { step, done, total } = state.progress;
+  const { step, far } = state.progress;
   const left = secondsLeft(state.progress, state.startedAt, now);
-  const title = step === "loading" ? "Getting the network ready" : step === "looking" ? "Looking for you" : `Reading, ${Math.floor((100 * (done ?? 0)) / (total ?? 1))} %`;
+  const percent = Math.floor(100 * (far?.share ?? 0));
+  const title = step === "loading" ? "Getting the network ready" : step === "looking" ? "Looking for you" : `Reading, ${percent} %`;
   return (
     <>
-      <p className="font-bold" role="progressbar" aria-valuenow={done ?? 0} aria-valuemin={0} aria-valuemax={total ?? 100} aria-label={title}>{title}</p>
-      <p className="text-[15px] text-ink-2">{done && total ? `${done} of ${total} pictures.` : ""} {left !== null && `About ${left} s to go.`}</p>
+      <p className="font-bold" role="progressbar" aria-valuenow={percent} aria-valuemin={0} aria-valuemax={100} aria-label={title}>{title}</p>
+      <p className="text-[15px] text-ink-2">{far ? (far.closer ? "Looking closer where it counts." : `${far.done} of ${far.total} pictures.`) : ""} {left !== null && `About ${left} s to go.`}</p>
       <Button look="quiet" className="px-0!" onClick={stop}>Stop this one</Button>
     </>
   );

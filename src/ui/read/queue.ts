@@ -59,7 +59,7 @@ const inWords = (n: number) => ["no", "one", "two", "three", "four", "five", "si
 
 /** Seconds left, from how long the pictures so far have taken; null until that can be told. */
 export function secondsLeft(progress: Progress, startedAt: number, now: number): number | null {
-  const { done, total } = progress;
-  if (!done || !total || done < 12) return null;
-  return Math.max(1, Math.round((((now - startedAt) / done) * (total - done)) / 1000));
+  const { far } = progress;
+  if (!far || far.done < 12) return null;
+  return Math.max(1, Math.round((((now - startedAt) / far.share) * (1 - far.share)) / 1000));
 }

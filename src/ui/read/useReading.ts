@@ -62,7 +62,7 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
       let began = startedAt;
       try {
         const result = await reader().read(item.file, latest.current, proxy((progress) => {
-          if (progress.step === "reading" && progress.done === 1) began = performance.now();
+          if (progress.step === "reading" && began === startedAt) began = performance.now();
           set(item.id, { step: "working", progress, startedAt: began });
         }));
         if (result.ok) await keep(item, result.clipSha256, { bytes: result.track, sha256: result.trackSha256 });

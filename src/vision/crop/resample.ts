@@ -83,21 +83,17 @@ export class Resampler {
     for (let j = 0; j < n; j++) {
       let source = origin + ay.from[j]! * dy + first * dx;
       let w = j * ay.taps;
-      let weight = ay.weight[w++]!;
-      for (let x = 0, at = source; x < width; x++, at += dx) line[x] = data[at]! * weight;
-      for (let k = 1; k < ay.taps; k++) {
+      let k = Math.min(3, ay.taps);
+      if (k === 3) threeRows(data, source, dx, dy, ay.weight[w]!, ay.weight[w + 1]!, ay.weight[w + 2]!, line, width);
+      else twoRows(data, source, dx, dy, ay.weight[w]!, k > 1 ? ay.weight[w + 1]! : 0, line, width);
+      source += dy * (k - 1);
+      w += k;
+      for (; k < ay.taps; k++) {
         source += dy;
-        weight = ay.weight[w++]!;
-        if (weight === 0) continue;
-        for (let x = 0, at = source; x < width; x++, at += dx) line[x] = line[x]! + data[at]! * weight;
+        const weight = ay.weight[w++]!;
+        if (weight !== 0) for (let x = 0, at = source; x < width; x++, at += dx) line[x] = line[x]! + data[at]! * weight;
       }
-      const target = j * n;
-      for (let i = 0, v = 0; i < n; i++) {
-        let at = fromX[i]! - first;
-        let sum = line[at]! * weightX[v++]!;
-        for (let k = 1; k < tapsX; k++) sum += line[++at]! * weightX[v++]!;
-        out[target + i] = sum;
-      }
+      alongRow(line, fromX, first, weightX, tapsX, out, j * n, n);
     }
   }
 
@@ -111,6 +107,40 @@ export class Resampler {
     }
     return axis;
   }
+}
+
+// The inner loops, one each so that they are compiled for what they do; every step is rounded to a float as a sum kept in `line` would be.
+const f = Math.fround;
+
+function threeRows(data: Uint8Array, source: number, dx: number, dy: number, a: number, b: number, c: number, line: Float32Array, width: number): void {
+  const q = source + dy;
+  const r = q + dy;
+  if (dx === 1) for (let x = 0; x < width; x++) line[x] = f(f(data[source + x]! * a) + data[q + x]! * b) + data[r + x]! * c;
+  else for (let x = 0, o = 0; x < width; x++, o += dx) line[x] = f(f(data[source + o]! * a) + data[q + o]! * b) + data[r + o]! * c;
+}
+
+function twoRows(data: Uint8Array, source: number, dx: number, dy: number, a: number, b: number, line: Float32Array, width: number): void {
+  for (let x = 0, p = source, q = b === 0 ? source : source + dy; x < width; x++, p += dx, q += dx) line[x] = f(data[p]! * a) + data[q]! * b;
+}
+
+function alongRow(line: Float32Array, from: Int32Array, first: number, weight: Float32Array, taps: number, out: Float32Array, target: number, n: number): void {
+  if (taps === 3)
+    for (let i = 0, v = 0; i < n; i++, v += 3) {
+      const at = from[i]! - first;
+      out[target + i] = line[at]! * weight[v]! + line[at + 1]! * weight[v + 1]! + line[at + 2]! * weight[v + 2]!;
+    }
+  else if (taps === 4)
+    for (let i = 0, v = 0; i < n; i++, v += 4) {
+      const at = from[i]! - first;
+      out[target + i] = line[at]! * weight[v]! + line[at + 1]! * weight[v + 1]! + line[at + 2]! * weight[v + 2]! + line[at + 3]! * weight[v + 3]!;
+    }
+  else
+    for (let i = 0, v = 0; i < n; i++) {
+      let at = from[i]! - first;
+      let sum = line[at]! * weight[v++]!;
+      for (let k = 1; k < taps; k++) sum += line[++at]! * weight[v++]!;
+      out[target + i] = sum;
+    }
 }
 
 /** For each output: its first source sample and `taps` weights (zero where fewer samples count). */

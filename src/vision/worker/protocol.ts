@@ -1,9 +1,10 @@
+import type { ReadSoFar } from "../read";
+
 /** What the page and the reading worker say to each other (by comlink). */
 export interface Progress {
   step: "loading" | "looking" | "reading" | "judging";
-  /** Pictures read, of how many; absent while nothing can be counted. */
-  done?: number;
-  total?: number;
+  /** How far reading is; absent while nothing can be counted. */
+  far?: ReadSoFar;
 }
 
 /** A clip error as it crosses to the page: errors lose their class on the way. */

@@ -40,11 +40,11 @@ const reader: Reader = {
           faceOn: true,
           asked: askedBy({ drill: readFor.drill, golfer: { statureCm: readFor.statureCm, hand: readFor.hand } }) ?? undefined,
           signal: abort.signal,
-          progress: (done, total) => {
+          progress: (far) => {
             const now = performance.now();
-            if (now - last < 100 && done < total) return;
+            if (now - last < 100 && far.share < 1) return;
             last = now;
-            onProgress({ step: "reading", done, total } satisfies Progress);
+            onProgress({ step: "reading", far } satisfies Progress);
           },
         });
         const bytes = writeTrack(track);
