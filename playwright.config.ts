@@ -8,8 +8,8 @@ export default defineConfig({
   testDir: "tests/e2e",
   outputDir: ".work/test-results",
   workers: 1,
-  timeout: 240_000,
-  expect: { timeout: 20_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   reporter: [["list"], ["json", { outputFile: ".work/e2e.json" }]],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
@@ -21,6 +21,6 @@ export default defineConfig({
     command: `rm -rf ${data} && node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
     url: `http://127.0.0.1:${port}/begin`,
     env: { KINGFISHER_DATA: data, NEXT_TELEMETRY_DISABLED: "1" },
-    timeout: 120_000,
+    timeout: 300_000,
   },
 });
