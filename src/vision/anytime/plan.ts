@@ -26,6 +26,8 @@ export type Wanted = Pick<Stage, "checks"> | "everything";
 export const FIRST_MS = 125;
 /** Spacing in a rep from before its start to its end, ms. */
 const REP_MS = 66;
+/** A clip in which no rep was found is searched at these spacings, one after another, ms. */
+const SEARCHED_MS = [REP_MS, 33, 0] as const;
 /** A rep as it is first looked at: this long before its rough top and after its lowest hands, ms. */
 const ROUGH = { before: 1900, after: 900 } as const;
 
@@ -61,6 +63,12 @@ export function nextFrames(track: Track, analysis: Analysis | null, wanted: Want
     const frames = reps.flatMap(({ top, low }) => spaced(times, times[top]! - ROUGH.before, times[low]! + ROUGH.after, REP_MS));
     return { frames: fresh(frames), why: "reps" };
   }
+  // That there is no rep is not said of a clip that was thinly read.
+  if (!analysis.reps.length)
+    for (const spacing of SEARCHED_MS) {
+      const frames = fresh(spaced(track.times, track.times[0]!, track.times[track.times.length - 1]!, spacing));
+      if (frames.length) return { frames, why: "reps" };
+    }
   // First what a part needs, then every picture of it.
   for (const full of wanted === "everything" ? [false] : [false, true]) {
     const batches = analysis.reps.flatMap((rep) => undecided(rep, wanted).map((id) => fresh(partsOf(id).flatMap((part) => framesOf(track.times, rep, part, full)))));
