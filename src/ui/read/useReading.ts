@@ -14,10 +14,6 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
   const [items, change] = useReducer(changeQueue, []);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
   const busy = useRef<number | null>(null);
-  const latest = useRef(readFor);
-  useEffect(() => {
-    latest.current = readFor;
-  }, [readFor]);
 
   useEffect(() => () => worker.current?.worker.terminate(), []);
 
@@ -61,7 +57,7 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
     void (async () => {
       let began = startedAt;
       try {
-        const result = await reader().read(item.file, latest.current, proxy((progress) => {
+        const result = await reader().read(item.file, readFor, proxy((progress) => {
           if (progress.step === "reading" && began === startedAt) began = performance.now();
           set(item.id, { step: "working", progress, startedAt: began });
         }));
@@ -77,7 +73,7 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
         change({ type: "add", files: [] });
       }
     })();
-  }, [items, keep, set]);
+  }, [items, keep, readFor, set]);
 
   return {
     items,
