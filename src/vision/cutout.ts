@@ -47,4 +47,3 @@ function copy(frame: Frame, plane: Plane, planeWidth: number, planeHeight: numbe
     } else for (let x = 0; x < width; x++, at += dx) out[i++] = frame.data[at]!;
   }
 }
-

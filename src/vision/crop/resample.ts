@@ -81,17 +81,16 @@ export class Resampler {
     const width = fromX[n - 1]! + tapsX - first;
     // Down columns first: long runs over whole source rows; then along the one row that is left.
     for (let j = 0; j < n; j++) {
-      let source = origin + ay.from[j]! * dy + first * dx;
-      let w = j * ay.taps;
-      let k = Math.min(3, ay.taps);
-      if (k === 3) threeRows(data, source, dx, dy, ay.weight[w]!, ay.weight[w + 1]!, ay.weight[w + 2]!, line, width);
-      else twoRows(data, source, dx, dy, ay.weight[w]!, k > 1 ? ay.weight[w + 1]! : 0, line, width);
-      source += dy * (k - 1);
-      w += k;
+      const source = origin + ay.from[j]! * dy + first * dx;
+      const w = j * ay.taps;
+      let k = 0;
+      if (ay.taps >= 3) {
+        threeRows(data, source, dx, dy, ay.weight[w]!, ay.weight[w + 1]!, ay.weight[w + 2]!, line, width);
+        k = 3;
+      } else line.fill(0, 0, width);
       for (; k < ay.taps; k++) {
-        source += dy;
-        const weight = ay.weight[w++]!;
-        if (weight !== 0) for (let x = 0, at = source; x < width; x++, at += dx) line[x] = line[x]! + data[at]! * weight;
+        const weight = ay.weight[w + k]!;
+        if (weight !== 0) for (let x = 0, at = source + k * dy; x < width; x++, at += dx) line[x] = line[x]! + data[at]! * weight;
       }
       alongRow(line, fromX, first, weightX, tapsX, out, j * n, n);
     }
@@ -117,10 +116,6 @@ function threeRows(data: Uint8Array, source: number, dx: number, dy: number, a: 
   const r = q + dy;
   if (dx === 1) for (let x = 0; x < width; x++) line[x] = f(f(data[source + x]! * a) + data[q + x]! * b) + data[r + x]! * c;
   else for (let x = 0, o = 0; x < width; x++, o += dx) line[x] = f(f(data[source + o]! * a) + data[q + o]! * b) + data[r + o]! * c;
-}
-
-function twoRows(data: Uint8Array, source: number, dx: number, dy: number, a: number, b: number, line: Float32Array, width: number): void {
-  for (let x = 0, p = source, q = b === 0 ? source : source + dy; x < width; x++, p += dx, q += dx) line[x] = f(data[p]! * a) + data[q]! * b;
 }
 
 function alongRow(line: Float32Array, from: Int32Array, first: number, weight: Float32Array, taps: number, out: Float32Array, target: number, n: number): void {
