@@ -1,18 +1,16 @@
-import { JerkSmoother } from "../../src/core/maths/jerkSmoother";
 import { readMotion } from "../../src/core/motion/motion";
 import { PRESSURE_FIT } from "../../src/core/reps/fitted";
 import { turnsOf } from "../../src/core/reps/turns";
-import { bothFeet, LEAST_SHIFT, PRESSURE_SD, pressureOf } from "../../src/core/reps/weight";
+import { bothFeet, LEAST_SHIFT, pressureOf, pressureSmoother } from "../../src/core/reps/weight";
 import { readScene } from "../../src/core/scene/scene";
 import { finishTrack } from "../../src/core/track/finishTrack";
-import { mean } from "../../src/core/maths/stats";
 import type { TruthClip } from "../study/truthClip";
+import { tried } from "./tried";
 
-const TRIED = [55, 40, 30, 22, 16, 12, 9, 6];
 /** A found turn farther from the true one than this is another one, ms. */
 const SAME_TURN_MS = 500;
 
-/** Errors of the pressure's turns in to-and-fros for several smoothings: the least rms is the one to take. */
+/** Errors of the pressure's turns in to-and-fros for several smoothings. */
 export function cycleJerk(clips: readonly TruthClip[]): void {
   const read = clips.map(({ truth, track: load }) => {
     const golfer = { statureCm: truth.golfer.stature, hand: truth.golfer.hand };
@@ -20,16 +18,14 @@ export function cycleJerk(clips: readonly TruthClip[]): void {
     const motion = readMotion(track, readScene(track, golfer, truth.view), golfer);
     return { motion, feet: bothFeet(motion, -Infinity, Infinity), turns: truth.reps.flatMap((r) => r.turns ?? []).filter((t) => t.of === "pressure") };
   });
-  const lines = TRIED.map((jerk) => {
-    const errors = read.flatMap(({ motion, feet, turns }) => {
-      const pressure = pressureOf(motion, new JerkSmoother(motion.n, motion.dt, jerk, PRESSURE_SD * Math.sqrt(1 / 60 / motion.dt)), feet, null);
+  tried("reps", PRESSURE_FIT, "cycleJerk", [55, 40, 30, 22, 16, 12, 9, 6], "ms", () =>
+    read.flatMap(({ motion, feet, turns }) => {
+      const pressure = pressureOf(motion, pressureSmoother(motion, true), feet, null);
       const found = turnsOf("pressure", motion, pressure.p, LEAST_SHIFT * Math.max(...pressure.gap));
       return turns.flatMap((t) => {
         const off = found.filter((f) => f.side === t.side).map((f) => f.ms - t.t).sort((a, b) => Math.abs(a) - Math.abs(b))[0];
         return off !== undefined && Math.abs(off) < SAME_TURN_MS ? [off] : [];
       });
-    });
-    return `${jerk}: ${Math.sqrt(mean(errors.map((e) => e * e))).toFixed(1)} ms (${errors.length})`;
-  });
-  console.log(`reps.cycleJerk ${lines.join(", ")} (now ${PRESSURE_FIT.cycleJerk})`);
+    }),
+  );
 }

@@ -9,7 +9,7 @@ import { PRESSURE_FIT } from "./fitted";
 
 /** Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a second, cm (pilot study, section 4). */
 const PRESSURE_JERK = 55;
-export const PRESSURE_SD = 0.3;
+const PRESSURE_SD = 0.3;
 
 /**
  * The smoother for the centre of mass of a motion and of every perturbed copy of it. A to-and-fro is smoothed more: nothing in
