@@ -104,8 +104,8 @@ export function analyse(original: Track, options: AnalyseOptions): Analysis {
   // No swing at the speed the film plays: perhaps one at a slow-motion camera's.
   const slowed = told.reps.length || options.captureFps !== undefined || !swings(ask.rules) ? null : slowSwing(original, ask);
   const read = slowed ?? told;
-  const half = halved(original);
-  const less = half && !slowed ? readReps(realTime(half, options.captureFps), ask).reps : null;
+  const half = slowed ? null : halved(original);
+  const less = half && readReps(realTime(half, options.captureFps), ask).reps;
   const problems = [...read.scene.problems];
   if (!read.reps.length) problems.push({ code: "noMotion", message: "No rep is seen in this clip.", action: "Film from before you stand still until after the finish.", touches: "nothing" });
   else if (options.captureFps === undefined && swings(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);

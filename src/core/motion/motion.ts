@@ -181,24 +181,22 @@ function outlineHead(track: Track, network: Float64Array, toT: (x: number) => nu
     const ratio = width[i]! / usual;
     return ratio >= 0.75 && ratio <= 1.3 ? toT((track.outline[i * OUTLINE + 2]! + track.outline[i * OUTLINE + 3]!) / 2) : NaN;
   });
-  return { t: shifted(network, clock, middle), hidden: clock(gaps(middle)).map((v) => (v > 0 ? 1 : 0)) };
-}
-
-/** 1 in a channel's gaps; nowhere in one that is hardly known at all. */
-function gaps(better: Float64Array): Float64Array {
-  const out = better.map((v) => (Number.isNaN(v) ? 1 : 0));
-  return out.filter((v) => v === 0).length < better.length * LEAST_KNOWN ? out.fill(0) : out;
+  // Where the outline never tells the head nothing is known to hide it.
+  return { t: shifted(network, clock, middle), hidden: hardlyKnown(middle) ? new Float64Array(network.length) : inGaps(clock, middle) };
 }
 
 /** A channel known in fewer pictures than this share of them is left out. */
 const LEAST_KNOWN = 0.2;
+const hardlyKnown = (better: Float64Array): boolean => better.filter((v) => !Number.isNaN(v)).length < better.length * LEAST_KNOWN;
+
+/** 1 on the clock where a channel is not known, else 0. */
+const inGaps = (clock: Clock, better: Float64Array): Float64Array => clock(better.map((v) => (Number.isNaN(v) ? 1 : 0))).map((v) => (v > 0 ? 1 : 0));
 
 /** The better channel where it is known; across gaps the network's own, shifted by the difference on both sides. */
 function shifted(network: Float64Array, clock: Clock, better: Float64Array): Float64Array {
-  const known = better.filter((v) => !Number.isNaN(v)).length;
-  if (known < better.length * LEAST_KNOWN) return network;
+  if (hardlyKnown(better)) return network;
   const onClock = clock(better);
-  const missing = clock(gaps(better));
+  const missing = inGaps(clock, better);
   const offset = runningMedian(bridge(onClock.map((v, i) => (missing[i]! > 0 ? NaN : v - network[i]!))), 2);
   return network.map((v, i) => v + offset[i]!);
 }
