@@ -9,8 +9,8 @@ import type { RepKind } from "../core/reps/rep";
 import type { Track } from "../core/track/track";
 import { ClipError } from "../vision/decode/clipError";
 import { loadNodeNetwork, openClipFile } from "../vision/node/loadNode";
-import { askedBy } from "../vision/anytime/asked";
-import { readClip, type Asked, type ReadTimings } from "../vision/read";
+import { askedBy, type Asked } from "../vision/anytime/asked";
+import { readClip, type ReadTimings } from "../vision/read";
 import { table } from "./table";
 
 interface JudgeFlags {
@@ -56,7 +56,7 @@ judgeFlags(program.command("analyse").description("read clips and judge them").a
   .option("--every-picture", "read all pictures, not only those that the drill's checks need")
   .action(async (clips: string[], flags: JudgeFlags & { keepTrack?: string; everyPicture?: boolean }) => {
     await each(clips, async (clip) => {
-      const { track, timings } = await read(clip, flags.view === "face-on", flags.everyPicture ? null : askedBy(analyseOptions(flags)));
+      const { track, timings } = await read(clip, flags.view === "face-on", flags.everyPicture ? undefined : askedBy(analyseOptions(flags)));
       if (flags.keepTrack) writeFileSync(path.join(flags.keepTrack, `${path.parse(clip).name}.track`), writeTrack(track));
       show(clip, track, timings, flags);
     });
@@ -82,14 +82,14 @@ judgeFlags(program.command("judge").description("go on from track files").argume
   },
 );
 
-async function read(clip: string, faceOn: boolean, asked: Asked | null = null) {
+async function read(clip: string, faceOn: boolean, asked?: Asked) {
   const network = await loadNodeNetwork();
   const open = await openClipFile(clip);
   try {
     let said = -1;
     return await readClip(open, network, {
       faceOn,
-      asked: asked ?? undefined,
+      asked,
       progress: ({ share }) => {
         const percent = Math.floor(10 * share) * 10;
         if (percent !== said) process.stderr.write(`${path.basename(clip)}: ${(said = percent)} %\n`);

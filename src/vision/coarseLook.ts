@@ -11,7 +11,7 @@ import type { ReadTimings } from "./readTimings";
 import type { Box } from "./still/background";
 
 /** One picture in this many ms is looked at; one in this many is searched for other people. */
-const COARSE_MS = 250;
+export const COARSE_MS = 250;
 const PEOPLE_MS = 500;
 /** The still crop against the network's usual square: tighter, so that the legs are larger and swap less (pilot: 0.85). */
 export const TIGHT = 0.85;

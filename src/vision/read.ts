@@ -1,7 +1,8 @@
 import { midHands } from "../core/track/midHands";
 import { POINT, STRIDE, type Track } from "../core/track/track";
-import type { Analysis } from "../core/analyse";
-import { FIRST_MS, gridStep, nextFrames, type Wanted } from "./anytime/plan";
+import type { Asked } from "./anytime/asked";
+import { FIRST_MS, gridStep } from "./anytime/plan";
+import { lookInRounds } from "./anytime/rounds";
 import { coarseLook, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
 import { CutoutStore } from "./cutoutStore";
@@ -10,19 +11,12 @@ import type { Frame } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
 import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
 import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
-import { Reading, type FeetArea } from "./reading";
+import { Reading, type AboutClip, type FeetArea } from "./reading";
 import type { ReadTimings } from "./readTimings";
 import { soundOnsets } from "./sound/onsets";
 import { Background, brightness, type Box } from "./still/background";
 
 export type { ReadTimings } from "./readTimings";
-
-/** What is wanted of the clip: then only as many pictures are read as it takes to know that. */
-export interface Asked {
-  wanted: Wanted;
-  /** Analyses what has been read so far; few perturbed copies are enough. */
-  analyse: (track: Track) => Analysis;
-}
 
 export interface ReadOptions {
   faceOn: boolean;
@@ -114,13 +108,13 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   if (reading.times.length < SHORTEST) throw new ClipError("tooShort", `${reading.times.length} pictures`);
   if (reading.seen < LEAST_SEEN) throw new ClipError("noPerson");
 
-  const rest: Parameters<Reading["track"]>[0] = {
+  const about: AboutClip = {
     looks, others, crop: square, model: network.model, sounds: await soundOnsets(clip.sound()),
     video: { width: clip.width, height: clip.height, frames: clip.frames, fps: clip.fps, rotation: clip.rotation, audio: clip.audio, durationMs: clip.durationMs },
   };
   const followed = () => {
     const t0 = performance.now();
-    const track = reading.track(rest);
+    const track = reading.track(about);
     reading.follow(track, store ? (i, x, y) => fromStore(store, i, x, y, reach) : (i) => hands[i] ?? null);
     timings.patchesMs += performance.now() - t0;
     return track;
@@ -129,36 +123,23 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   if (!options.asked || !store) track = followed();
   else {
     const lookAt = async (frames: readonly number[]) => {
-      for (let from = 0; from < frames.length; ) {
+      for (const [k, i] of frames.entries()) {
         const t0 = performance.now();
-        await store.ensure(frames.slice(from), stop);
+        if (!store.at(i)) await store.ensure(frames.slice(k), stop);
         timings.decodeMs += performance.now() - t0;
-        // As many as there was room for; at least the next one.
-        for (let cut = store.at(frames[from]!); cut; cut = from < frames.length ? store.at(frames[from]!) : null) {
-          stop();
-          reading.take(frames[from]!, await look(cut.frame, { ...square, cx: square.cx - cut.left, cy: square.cy - cut.top }));
-          from++;
-          closer++;
-          options.progress?.({ share: 1 - half * Math.exp(-closer / usual), done: total, total, closer: true });
-        }
+        stop();
+        const cut = store.at(i);
+        if (!cut) throw new ClipError("truncated", `picture ${i + 1} is not there a second time`);
+        reading.take(i, await look(cut.frame, { ...square, cx: square.cx - cut.left, cy: square.cy - cut.top }));
+        closer++;
+        options.progress?.({ share: 1 - half * Math.exp(-closer / usual), done: total, total, closer: true });
       }
     };
-    track = await readAsAsked(reading, rest, options.asked, options.faceOn, lookAt, followed);
+    track = await lookInRounds(options.asked, options.faceOn, { looks: () => reading.track(about), followed, lookAt });
   }
   options.progress?.({ share: 1, done: total, total, closer: false });
   timings.totalMs = performance.now() - began;
   return { track, timings };
-}
-
-/** Looks closer, round by round, until the plan has no more frames to look at. */
-async function readAsAsked(reading: Reading, rest: Parameters<Reading["track"]>[0], { wanted, analyse }: Asked, faceOn: boolean, lookAt: (frames: readonly number[]) => Promise<void>, followed: () => Track): Promise<Track> {
-  await lookAt(nextFrames(reading.track(rest), null, wanted, faceOn).frames);
-  for (;;) {
-    const track = followed();
-    const { frames } = nextFrames(track, analyse(track), wanted, faceOn);
-    if (!frames.length) return track;
-    await lookAt(frames);
-  }
 }
 
 /** What of the picture the network and the hands' windows see. */

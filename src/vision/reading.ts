@@ -28,6 +28,9 @@ export interface FeetArea {
   height: number;
 }
 
+/** What a track says beside what was seen in its frames. */
+export type AboutClip = Pick<Track, "video" | "crop" | "model" | "others" | "looks" | "sounds">;
+
 /** What has been read of a clip so far, frame by frame; frames may be looked at in any order. */
 export class Reading {
   readonly times: number[] = [];
@@ -65,11 +68,11 @@ export class Reading {
   }
 
   /** The track of what has been read, without what is followed in the picture. */
-  track(rest: Pick<Track, "video" | "crop" | "model" | "others" | "looks" | "sounds">): Track {
+  track(about: AboutClip): Track {
     const n = this.times.length;
     const whole = this.read.subarray(0, n).every((r) => r === 1);
     return {
-      ...rest, times: Float64Array.from(this.times), ...(whole ? {} : { read: this.read.slice(0, n) }),
+      ...about, times: Float64Array.from(this.times), ...(whole ? {} : { read: this.read.slice(0, n) }),
       landmarks: this.landmarks.slice(0, at(n, 0)), outline: this.outline.slice(0, n * OUTLINE), presence: this.presence.slice(0, n),
       footEdges: new Float32Array(n * EDGES).fill(NaN), footPaths: [], handsPaths: [],
     };
@@ -104,7 +107,8 @@ export class Reading {
       for (const spell of plantedSpells(first, foot)) {
         const own = (paths: FootPath[]) => paths.map((p) => ({ ...p, plantedFrom: spell.from, plantedTo: spell.to }));
         track.footPaths.push(...own(this.once([foot, spell.from, spell.to], () => footPaths(spell, this.feet, track.times, cm))));
-        for (const { top, low } of reps) track.footPaths.push(...own(this.once([foot, spell.from, spell.to, top, low], () => [risePath(spell, this.feet, track.times, cm, top, low)].filter((p) => p !== null))));
+        // From behind no likeness tells a heel from its shin (docs/decisions/12).
+        for (const { top, low } of this.faceOn ? reps : []) track.footPaths.push(...own(this.once([foot, spell.from, spell.to, top, low], () => [risePath(spell, this.feet, track.times, cm, top, low)].filter((p) => p !== null))));
       }
     const hands = midHands(track.read ? first : track);
     for (const { top } of reps) {

@@ -3,21 +3,20 @@
  * beside the same track read whole: looks of the network against the frames of the reps, verdicts that differ, and values
  * that differ by more than U. Clips of no drill are read for all their measures.
  */
-import { analyse, type AnalyseOptions, type AnalysedRep, type Analysis } from "../../src/core/analyse";
-import { findStage } from "../../src/core/drills";
+import { analyse, type AnalyseOptions, type Analysis } from "../../src/core/analyse";
 import { median } from "../../src/core/maths/stats";
-import { rulesOf } from "../study/compare";
+import { askedBy, askedFor } from "../../src/vision/anytime/asked";
+import { COARSE_MS } from "../../src/vision/coarseLook";
+import { middleMs, rulesOf } from "../study/compare";
 import { readByPlan } from "../study/partly";
 import { truthClips } from "../study/truthClip";
 import { report } from "./report";
 
 /** Frames of a rep: from this long before its address to this long after its finish, ms. */
 const ROUND_REP_MS = 500;
-/** The coarse look's own runs: one in this many ms, and two to find the golfer. */
-const COARSE_MS = 250;
+/** The coarse look's runs to find the golfer, beside one in `COARSE_MS`. */
 const COARSE_MORE = 2;
 
-const middle = (r: AnalysedRep) => r.events.top?.t ?? (r.from + r.to) / 2;
 const swings = truthClips("tools/study/kept/report").filter((c) => ["swing", "step-swing"].includes(c.truth.reps[0]!.kind));
 const tally = { reps: 0, lost: 0, contradicted: 0, notJudgedLess: 0, notJudgedMore: 0, values: 0, outside: 0 };
 const outside = new Map<string, number>();
@@ -30,7 +29,7 @@ for (const clip of swings) {
   const options: AnalyseOptions = { golfer: { statureCm: truth.golfer.stature, hand: truth.golfer.hand }, drill: truth.drill, view: truth.view, rules: rulesOf(truth) };
   const whole = analyse(track, options);
   const drill = truth.drill !== "none";
-  const less = readByPlan(track, drill ? findStage(truth.drill).stage : "everything", faceOn, (t) => analyse(t, { ...options, samples: 16 }));
+  const less = await readByPlan(track, askedBy(options) ?? askedFor("everything", options), faceOn);
   compareReps(whole, analyse(less.track, options));
   const inReps = track.times.filter((t) => whole.reps.some((r) => t >= (r.events.address?.t ?? r.from) - ROUND_REP_MS && t <= (r.events.finish?.t ?? r.to) + ROUND_REP_MS)).length;
   if (!inReps || truth.reps.length > 1) continue;
@@ -41,7 +40,7 @@ for (const clip of swings) {
 function compareReps(whole: Analysis, less: Analysis): void {
   for (const rep of whole.reps) {
     tally.reps++;
-    const other = less.reps.find((r) => Math.abs(middle(r) - middle(rep)) < 300);
+    const other = less.reps.find((r) => Math.abs(middleMs(r) - middleMs(rep)) < 300);
     if (!other) {
       tally.lost++;
       continue;

@@ -48,6 +48,9 @@ export function rulesOf(truth: Truth): RepRules {
   };
 }
 
+/** Where a rep has its middle: its top, if it has one. */
+export const middleMs = (r: AnalysedRep): number => r.events.top?.t ?? (r.from + r.to) / 2;
+
 export function compare(clip: TruthClip, change: Partial<AnalyseOptions> = {}): ComparedClip {
   const { truth } = clip;
   const track = clip.track();
@@ -56,13 +59,12 @@ export function compare(clip: TruthClip, change: Partial<AnalyseOptions> = {}): 
     golfer: { statureCm: truth.golfer.stature, hand: truth.golfer.hand }, drill: truth.drill, view: truth.view, rules: rulesOf(truth), ...change,
   });
   const ms = performance.now() - began;
-  const middle = (r: AnalysedRep) => r.events.top?.t ?? (r.from + r.to) / 2;
   const left = new Set(analysis.reps);
   const found: ComparedClip["found"] = [];
   const missed: TruthRep[] = [];
   for (const t of truth.reps) {
     const about = t.events.top ?? (t.from + t.to) / 2;
-    const rep = [...left].filter((r) => middle(r) > t.from - 100 && middle(r) < t.to + 100).sort((a, b) => Math.abs(middle(a) - about) - Math.abs(middle(b) - about))[0];
+    const rep = [...left].filter((r) => middleMs(r) > t.from - 100 && middleMs(r) < t.to + 100).sort((a, b) => Math.abs(middleMs(a) - about) - Math.abs(middleMs(b) - about))[0];
     if (!rep) missed.push(t);
     else {
       left.delete(rep);

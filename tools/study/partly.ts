@@ -1,8 +1,9 @@
 import { finishTrack } from "../../src/core/track/finishTrack";
 import { plantedSpells } from "../../src/core/track/plantedSpells";
 import { EDGES, OUTLINE, POINTS, STRIDE, type Track } from "../../src/core/track/track";
-import type { Analysis } from "../../src/core/analyse";
-import { firstLook, nextFrames, type Wanted } from "../../src/vision/anytime/plan";
+import type { Asked } from "../../src/vision/anytime/asked";
+import { firstLook } from "../../src/vision/anytime/plan";
+import { lookInRounds } from "../../src/vision/anytime/rounds";
 
 /** A whole track as if the network had looked at some of its frames only; shoes as followed hang on the spells that these give. */
 export function partly(track: Track, read: Uint8Array, faceOn: boolean): Track {
@@ -28,16 +29,11 @@ export function partly(track: Track, read: Uint8Array, faceOn: boolean): Track {
   return { ...part, footPaths };
 }
 
-/** Reads a whole track by the plan, as if its frames came from film: what was read when the plan was done, and the looks after the first. */
-export function readByPlan(track: Track, wanted: Wanted, faceOn: boolean, analyse: (t: Track) => Analysis): { track: Track; runs: number; rounds: number } {
+/** Reads a whole track by the plan, as if its frames came from film; and how many were looked at. */
+export async function readByPlan(track: Track, asked: Asked, faceOn: boolean): Promise<{ track: Track; runs: number }> {
   const read = new Uint8Array(track.times.length);
-  const look = (frames: readonly number[]) => frames.forEach((i) => (read[i] = 1));
-  look(firstLook(track.times));
-  look(nextFrames(partly(track, read, faceOn), null, wanted, faceOn).frames);
-  for (let rounds = 1; ; rounds++) {
-    const part = partly(track, read, faceOn);
-    const { frames } = nextFrames(part, analyse(part), wanted, faceOn);
-    if (!frames.length) return { track: part, runs: read.reduce((sum, r) => sum + r, 0), rounds };
-    look(frames);
-  }
+  const lookAt = async (frames: readonly number[]) => frames.forEach((i) => (read[i] = 1));
+  const soFar = () => partly(track, read, faceOn);
+  await lookAt(firstLook(track.times));
+  return { track: await lookInRounds(asked, faceOn, { looks: soFar, followed: soFar, lookAt }), runs: read.reduce((sum, r) => sum + r, 0) };
 }

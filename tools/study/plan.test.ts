@@ -5,6 +5,7 @@ import { analyse, type AnalyseOptions } from "../../src/core/analyse";
 import { findStage } from "../../src/core/drills";
 import { readTrack } from "../../src/core/formats/trackFile";
 import { readFrames } from "../../src/core/track/unread";
+import { askedBy } from "../../src/vision/anytime/asked";
 import { firstLook, gridStep, nextFrames, spaced } from "../../src/vision/anytime/plan";
 
 const { stage } = findStage("double-step");
@@ -20,32 +21,32 @@ describe("a plan of what to look at", () => {
     expect(firstLook(times).length).toBeLessThan(300 / 7);
   });
 
-  it.each([["double-step-good", "pass"], ["double-step-lead-late", "fail"]] as const)("decides %s as the whole clip does, with two fifths of its pictures at most", (name, result) => {
+  it.each([["double-step-good", "pass"], ["double-step-lead-late", "fail"]] as const)("decides %s as the whole clip does, with two fifths of its pictures at most", async (name, result) => {
     const track = load(name);
     const asked = options(170, "right");
     expect(analyse(track, asked).reps[0]!.verdict!.result).toBe(result);
-    const less = readByPlan(track, stage, true, (t) => analyse(t, { ...asked, samples: 16 }));
+    const less = await readByPlan(track, askedBy(asked)!, true);
     expect(analyse(less.track, asked).reps[0]!.verdict!.result).toBe(result);
     expect(less.runs / track.times.length).toBeLessThan(0.4);
   });
 
-  it("asks for nothing twice and comes to an end, whatever is wanted", () => {
+  it("asks for nothing twice and comes to an end, whatever is wanted", async () => {
     const track = load("double-step-good");
     const asked = options(170, "right");
-    const part = readByPlan(track, "everything", true, (t) => analyse(t, { ...asked, samples: 4 })).track;
-    expect(nextFrames(part, analyse(part, { ...asked, samples: 4 }), "everything", true).frames).toEqual([]);
+    const { track: part } = await readByPlan(track, { wanted: "everything", analyse: (t) => analyse(t, { ...asked, samples: 4 }) }, true);
+    expect(nextFrames(part, analyse(part, { ...asked, samples: 4 }), "everything", true)).toEqual([]);
     expect(readFrames(part).length).toBeLessThan(track.times.length);
   });
 
-  it("reads every picture before it says that there is no rep", () => {
+  it("reads every picture before it says that there is no rep", async () => {
     const track = load("double-step-good");
-    const none = readByPlan(track, stage, true, () => ({ ...analyse(track, options(170, "right")), reps: [] }));
+    const none = await readByPlan(track, { wanted: stage, analyse: () => ({ ...analyse(track, options(170, "right")), reps: [] }) }, true);
     expect(none.runs).toBe(track.times.length);
   });
 
-  it("says of a clip that is hardly read that it can't tell, not that it passed", () => {
+  it("says of a clip that is hardly read that it can't tell, not that it passed", async () => {
     const track = load("double-step-good");
-    const thin = readByPlan(track, { checks: [] }, true, (t) => analyse(t, { ...options(170, "right"), samples: 4 })).track;
+    const { track: thin } = await readByPlan(track, { wanted: { checks: [] }, analyse: (t) => analyse(t, { ...options(170, "right"), samples: 4 }) }, true);
     const rep = analyse(thin, options(170, "right")).reps[0]!;
     const whole = analyse(track, options(170, "right")).reps[0]!;
     expect(rep.measures.leadLandBeforeTop.u ?? Infinity).toBeGreaterThanOrEqual(whole.measures.leadLandBeforeTop.u!);

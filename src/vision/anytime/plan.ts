@@ -7,22 +7,10 @@ import { finishTrack } from "../../core/track/finishTrack";
 import { readFrames } from "../../core/track/unread";
 import type { Track } from "../../core/track/track";
 
-/**
- * *Which frames to look at next.* A rep is known well before all of its pictures are read: positions of the trunk change
- * slowly, and only some events want every picture. The plan reads thinly first, then more closely where the measures that
- * are not decided yet are made, and stops when all are decided or nothing more would help.
- */
-export interface Plan {
-  /** Frames to read now, in order; none when there is nothing left to gain. */
-  frames: number[];
-  /** What they are for. */
-  why: "first look" | "reps" | "checks" | "done";
-}
-
 /** What is wanted of a clip: a stage's musts, or every measure. */
 export type Wanted = Pick<Stage, "checks"> | "everything";
 
-/** Spacing of the first look, ms: at 8 Hz every one of 90 swings of the study is found, at 5 Hz 86 (docs/performance.md). */
+/** Spacing of the first look, ms: at 8 Hz every one of 90 swings of the study is found, at 5 Hz 86 (docs/decisions/14). */
 export const FIRST_MS = 125;
 /** Spacing in a rep from before its start to its end, ms. */
 const REP_MS = 66;
@@ -31,51 +19,59 @@ const SEARCHED_MS = [REP_MS, 33, 0] as const;
 /** A rep as it is first looked at: this long before its rough top and after its lowest hands, ms. */
 const ROUGH = { before: 1900, after: 900 } as const;
 
-/** Spacing at which each part is first read, ms; and how far it reaches either way of its events. */
-const NEEDS: Record<Part, { spacing: number; before: number; after: number }> = {
-  still: { spacing: 66, before: 350, after: 100 },
+/** Spacing at which a part is first read, ms; and how far it reaches either way of its events. */
+interface Need {
+  spacing: number;
+  before: number;
+  after: number;
+}
+
+const CONTACT: Need = { spacing: 33, before: 120, after: 120 };
+/** Set by hand; `npm run bench:anytime` holds what comes of them to the whole reading. */
+const NEEDS: Record<Part, Need> = {
+  still: { spacing: REP_MS, before: 350, after: 100 },
   start: { spacing: 33, before: 150, after: 150 },
-  back: { spacing: 66, before: 0, after: 0 },
+  back: { spacing: REP_MS, before: 0, after: 0 },
   top: { spacing: 16, before: 110, after: 110 },
   down: { spacing: 33, before: 0, after: 0 },
   impact: { spacing: 16, before: 80, after: 60 },
-  through: { spacing: 66, before: 0, after: 0 },
-  finish: { spacing: 66, before: 150, after: 250 },
-  trailOff: { spacing: 33, before: 120, after: 120 },
-  trailOn: { spacing: 33, before: 120, after: 120 },
-  leadOff: { spacing: 33, before: 120, after: 120 },
-  leadOn: { spacing: 33, before: 120, after: 120 },
+  through: { spacing: REP_MS, before: 0, after: 0 },
+  finish: { spacing: REP_MS, before: 150, after: 250 },
+  trailOff: CONTACT, trailOn: CONTACT, leadOff: CONTACT, leadOn: CONTACT,
 };
 
 /** Frames of a first look at a clip, which needs nothing but its times. */
 export const firstLook = (times: Float64Array): number[] => spaced(times, times[0]!, times[times.length - 1]!, FIRST_MS);
 
 /**
+ * *Which frames to look at next*, in order; none when there is nothing left to gain. A rep is known well before all of its
+ * pictures are read: positions of the trunk change slowly, and only some events want every picture. The plan reads thinly
+ * first, then more closely where the measures that are not decided yet are made.
+ *
  * @param track what has been read so far
  * @param analysis of it, or null while only the first look has been taken
  */
-export function nextFrames(track: Track, analysis: Analysis | null, wanted: Wanted, faceOn: boolean): Plan {
+export function nextFrames(track: Track, analysis: Analysis | null, wanted: Wanted, faceOn: boolean): number[] {
   const read = new Set(readFrames(track));
   const fresh = (frames: Iterable<number>) => [...new Set(frames)].filter((i) => !read.has(i)).sort((a, b) => a - b);
   if (!analysis) {
     const { times } = track;
     const reps = roughReps(finishTrack(track, faceOn));
-    const frames = reps.flatMap(({ top, low }) => spaced(times, times[top]! - ROUGH.before, times[low]! + ROUGH.after, REP_MS));
-    return { frames: fresh(frames), why: "reps" };
+    return fresh(reps.flatMap(({ top, low }) => spaced(times, times[top]! - ROUGH.before, times[low]! + ROUGH.after, REP_MS)));
   }
   // That there is no rep is not said of a clip that was thinly read.
   if (!analysis.reps.length)
     for (const spacing of SEARCHED_MS) {
       const frames = fresh(spaced(track.times, track.times[0]!, track.times[track.times.length - 1]!, spacing));
-      if (frames.length) return { frames, why: "reps" };
+      if (frames.length) return frames;
     }
   // First what a part needs, then every picture of it.
   for (const full of wanted === "everything" ? [false] : [false, true]) {
     const batches = analysis.reps.flatMap((rep) => undecided(rep, wanted).map((id) => fresh(partsOf(id).flatMap((part) => framesOf(track.times, rep, part, full)))));
     const next = batches.filter((b) => b.length).sort((a, b) => a.length - b.length)[0];
-    if (next) return { frames: next, why: "checks" };
+    if (next) return next;
   }
-  return { frames: [], why: "done" };
+  return [];
 }
 
 /** Measures that are still open: of a stage the musts that neither pass nor fail, unless the rep is lost already. */

@@ -38,7 +38,7 @@ const reader: Reader = {
         let last = 0;
         const { track, timings } = await readClip(clip, net, {
           faceOn: true,
-          asked: askedBy({ drill: readFor.drill, golfer: { statureCm: readFor.statureCm, hand: readFor.hand } }) ?? undefined,
+          asked: askedBy({ drill: readFor.drill, golfer: { statureCm: readFor.statureCm, hand: readFor.hand } }),
           signal: abort.signal,
           progress: (far) => {
             const now = performance.now();
