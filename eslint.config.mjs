@@ -3,7 +3,7 @@ import hooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
-  { ignores: [".next/", "node_modules/", "public/", ".work/", "data/", "drizzle/", "next-env.d.ts"] },
+  { ignores: [".next/", "node_modules/", "public/", ".work/", "data/", "drizzle/", "next-env.d.ts", "src/vision/kernel/assembly/"] },
   ...tseslint.configs.recommended,
   { plugins: { "@next/next": next, "react-hooks": hooks }, rules: { ...next.configs.recommended.rules, ...hooks.configs.recommended.rules } },
   {

@@ -2,13 +2,14 @@ import { median } from "../core/maths/stats";
 import { POINT, POINTS, STRIDE, type Track } from "../core/track/track";
 import { Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
-import { uprightSize, type Frame } from "./decode/frame";
+import { cutoutBytes, type Cutout } from "./decode/cutout";
+import type { Box } from "./decode/frame";
+import { oneAhead } from "./decode/oneAhead";
 import type { OpenClip } from "./decode/openClip";
 import { bodySquare, decodeDetections, type Found } from "./network/detector";
 import { proposedSquare, readPoints } from "./network/points";
 import { DETECT_SIDE, type PoseNetwork } from "./network/poseNetwork";
 import type { ReadTimings } from "./readTimings";
-import type { Box } from "./still/background";
 
 /** One picture in this many ms is looked at; one in this many is searched for other people. */
 export const COARSE_MS = 250;
@@ -20,7 +21,8 @@ export const PRESENT = 0.5;
 /** Looks whose square is nearer than this to the middle one (share of its size) are of the place where the golfer practises. */
 const SAME_PLACE = 0.35;
 
-type Look = (frame: Frame, square: Square) => ReturnType<PoseNetwork["landmarks"]>;
+/** Cuts a square out of a picture for the network. */
+type Crop = (picture: Cutout, square: Square) => Float32Array<ArrayBuffer>;
 
 export interface CoarseLook {
   /** The one still crop for the whole clip. */
@@ -37,11 +39,11 @@ export interface CoarseLook {
  * One picture in every quarter second: where the golfer practises (the middle of where they are seen, so that walking in
  * and out does not count), how much room the whole movement needs there, and who else is in the picture.
  */
-export async function coarseLook(clip: OpenClip, network: PoseNetwork, look: Look, timings: ReadTimings, stop: () => void): Promise<CoarseLook> {
-  const seen = await follow(clip, network, look, timings, stop, null);
+export async function coarseLook(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, stop: () => void): Promise<CoarseLook> {
+  const seen = await follow(clip, network, crop, timings, stop, null);
   const stays = somebodyStays(seen);
   // Who was taken for the golfer walked by, before somebody who stands there all the while.
-  return summed(stays ? await follow(clip, network, look, timings, stop, stays) : seen);
+  return summed(stays ? await follow(clip, network, crop, timings, stop, stays) : seen);
 }
 
 /** Where the followed golfer was seen and what room they need there, and other people. */
@@ -69,37 +71,57 @@ const WENT_BY = 0.7;
 const STAYED = 0.5;
 const NOT_FAR = 0.5;
 
+/** One whole picture in every `COARSE_MS`; each is valid until the next but one is asked for. */
+async function* everyQuarter(clip: OpenClip): AsyncGenerator<Cutout, void, unknown> {
+  const bytes = cutoutBytes({ left: 0, top: 0, right: clip.width + 1, bottom: clip.height + 1 });
+  const memory = [0, 1, 2].map(() => new Uint8Array(bytes));
+  let next = 0;
+  let count = 0;
+  for await (const picture of clip.pictures()) {
+    if (picture.timeMs < next) continue;
+    next = picture.timeMs + COARSE_MS;
+    yield await picture.cut(null, memory[count++ % memory.length]);
+  }
+}
+
 /** @param start where the golfer stands, when known; else the largest person is the golfer */
-async function follow(clip: OpenClip, network: PoseNetwork, look: Look, timings: ReadTimings, stop: () => void, start: Square | null): Promise<Followed> {
+async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, stop: () => void, start: Square | null): Promise<Followed> {
   const wanted: Followed["wanted"] = [];
-  const others: Track["others"] = [];
+  const people: (Track["others"] | Promise<Track["others"]>)[] = [];
   let square: Square | null = start;
   let looks = 0;
-  let next = 0;
   let nextPeople = 0;
   const points = new Float32Array(POINTS * STRIDE);
+  const look = (picture: Cutout, square: Square) => network.landmarks(crop(picture, square));
   const asked = performance.now();
   let inside = 0;
-  for await (const frame of clip.pictures()) {
-    if (frame.timeMs < next) continue;
-    const t0 = performance.now();
+  for await (const frame of oneAhead(everyQuarter(clip))) {
+    const t = frame.frame.timeMs;
     stop();
-    next = frame.timeMs + COARSE_MS;
-    if (!square || frame.timeMs >= nextPeople) {
-      nextPeople = frame.timeMs + PEOPLE_MS;
+    const t0 = performance.now();
+    let seen = square ? look(frame, square) : null;
+    if (!square || t >= nextPeople) {
+      nextPeople = t + PEOPLE_MS;
       looks++;
-      const found: Found[] = await findPeople(frame, network, timings, !square);
-      const [first] = found;
-      const own = square ?? first?.square;
-      for (const { square: s } of found) if (own && !samePerson(s, own)) others.push({ t: frame.timeMs, x: s.cx, y: s.cy, size: s.size });
-      if (!square && first) {
-        square = first.square;
-        // The detector's square is a first guess: the landmark network's own proposal is looked at twice before it counts.
-        for (let k = 0; k < 2; k++) square = bodySquare(...proposedSquare(await look(frame, square), square));
+      const found = findPeople(frame, network, timings, !square);
+      if (square) {
+        // Who else is there decides nothing about the next look: it is asked for beside it.
+        const own = square;
+        people.push(found.then((all) => strangers(t, all, own)));
+      } else {
+        const all = await found;
+        const [first] = all;
+        if (first) {
+          people.push(strangers(t, all, first.square));
+          square = first.square;
+          // The detector's square is a first guess: the landmark network's own proposal is looked at twice before it counts.
+          for (let k = 0; k < 2; k++) square = bodySquare(...proposedSquare(await look(frame, square), square));
+          seen = look(frame, square);
+        }
       }
     }
-    if (square) {
-      const output = await look(frame, square);
+    if (square && seen) {
+      const output = await seen;
       if (output.presence < PRESENT) square = start;
       else {
         const proposal = bodySquare(...proposedSquare(output, square));
@@ -109,11 +131,12 @@ async function follow(clip: OpenClip, network: PoseNetwork, look: Look, timings:
         if (!strayed) wanted.push(roomFor(points, proposal));
         square = strayed ? start : proposal;
       }
+      network.done(output);
     }
     inside += performance.now() - t0;
   }
   timings.decodeMs += performance.now() - asked - inside;
-  return { wanted, others, looks };
+  return { wanted, others: (await Promise.all(people)).flat(), looks };
 }
 
 function summed({ wanted, others }: Followed): CoarseLook {
@@ -134,6 +157,10 @@ function summed({ wanted, others }: Followed): CoarseLook {
     golfer: { left: edge(Math.min, "left"), top: edge(Math.min, "top"), right: edge(Math.max, "right"), bottom: edge(Math.max, "bottom") },
   };
 }
+
+/** Those who were found and are not the one who is followed. */
+const strangers = (t: number, found: readonly Found[], own: Square): Track["others"] =>
+  found.filter((f) => !samePerson(f.square, own)).map(({ square: { cx, cy, size } }) => ({ t, x: cx, y: cy, size }));
 
 /** Whether a square that the detector found is round the one that is followed. */
 const samePerson = (s: Square, own: Square): boolean => Math.hypot(s.cx - own.cx, s.cy - own.cy) < 0.25 * own.size && s.size < 1.3 * own.size && s.size > own.size / 1.3;
@@ -156,20 +183,18 @@ function roomFor(points: Float32Array, proposal: Square): { square: Square; box:
 }
 
 /** Looks for people in overlapping square tiles of the picture's shorter side; in half-size tiles too when there is nobody and `thorough`. */
-async function findPeople(frame: Frame, network: PoseNetwork, timings: ReadTimings, thorough: boolean): Promise<Found[]> {
-  const [width, height] = uprightSize(frame);
+async function findPeople(picture: Cutout, network: PoseNetwork, timings: ReadTimings, thorough: boolean): Promise<Found[]> {
+  const { width, height } = picture.of;
   const cut = new Resampler(DETECT_SIDE, -1, 1, "black");
-  const input = new Float32Array(DETECT_SIDE * DETECT_SIDE * 3);
   for (const side of thorough ? [Math.min(width, height), Math.min(width, height) / 2] : [Math.min(width, height)]) {
-    const found: Found[] = [];
+    const looked: Promise<Found[]>[] = [];
     for (const cx of centres(width, side))
       for (const cy of centres(height, side)) {
         const tile = { cx, cy, size: side };
-        cut.cut(frame, tile, input);
-        const { boxes, scores } = await network.detect(input);
+        looked.push(network.detect(cut.cut(picture, tile)).then(({ boxes, scores }) => decodeDetections(boxes, scores, tile)));
         timings.detectorRuns++;
-        found.push(...decodeDetections(boxes, scores, tile));
       }
+    const found = (await Promise.all(looked)).flat();
     found.sort((a, b) => b.score - a.score);
     const people: Found[] = [];
     for (const f of found)

@@ -1,10 +1,11 @@
-import { cutout, cutoutArea, cutoutBytes, type Cutout } from "./cutout";
-import type { Frame } from "./decode/frame";
-import type { OpenClip } from "./decode/openClip";
-import type { Box } from "./still/background";
+import { cutoutBytes, type Cutout } from "./decode/cutout";
+import type { Box } from "./decode/frame";
+import type { OpenClip, Picture } from "./decode/openClip";
 
 /** Bytes of picture that are kept at once: 13 s of a 720p clip at 60 pictures a second. */
 const KEPT_BYTES = 256 * 1024 ** 2;
+/** Memory is asked for in pieces of this size, which hold several pictures. */
+const SLAB_BYTES = 16 * 1024 ** 2;
 /** A frame is the one at a time when it is this near, ms. */
 const SAME_MS = 0.5;
 
@@ -14,18 +15,39 @@ const SAME_MS = 0.5;
  */
 export class CutoutStore {
   private readonly kept = new Map<number, Cutout>();
-  private readonly area: Box;
+  private readonly free: Uint8Array<ArrayBuffer>[] = [];
+  private readonly bytes: number;
   private readonly most: number;
 
-  constructor(private readonly clip: OpenClip, private readonly times: readonly number[], box: Box) {
-    this.area = cutoutArea(box, clip.width, clip.height);
-    this.most = Math.max(1, Math.floor(KEPT_BYTES / cutoutBytes(this.area)));
+  /**
+   * @param area of `cutoutArea`
+   * @param most pictures kept at once, when fewer than there is memory for
+   */
+  constructor(private readonly clip: OpenClip, private readonly times: readonly number[], private readonly area: Box, most = Infinity) {
+    this.bytes = cutoutBytes(area);
+    this.most = Math.max(1, Math.min(most, Math.floor(KEPT_BYTES / this.bytes)));
   }
 
-  /** Keeps a frame's part; the oldest goes when there is no more room. */
-  keep(i: number, frame: Frame): void {
-    if (this.kept.size >= this.most) this.kept.delete(this.kept.keys().next().value!);
-    this.kept.set(i, cutout(frame, this.area));
+  /** Keeps a picture's part, which stays valid until as many others are kept as there is room for. */
+  async keep(i: number, picture: Picture): Promise<Cutout> {
+    const part = await picture.cut(this.area, this.room());
+    this.kept.set(i, part);
+    return part;
+  }
+
+  /** Memory for one more: the oldest's when there is no more room. */
+  private room(): Uint8Array<ArrayBuffer> {
+    if (this.kept.size >= this.most) {
+      const [oldest, part] = this.kept.entries().next().value!;
+      this.kept.delete(oldest);
+      return part.frame.data as Uint8Array<ArrayBuffer>;
+    }
+    if (!this.free.length) {
+      const count = Math.max(1, Math.min(this.most - this.kept.size, Math.floor(SLAB_BYTES / this.bytes)));
+      const slab = new ArrayBuffer(count * this.bytes);
+      for (let k = 0; k < count; k++) this.free.push(new Uint8Array(slab, k * this.bytes, this.bytes));
+    }
+    return this.free.pop()!;
   }
 
   at(i: number): Cutout | null {
@@ -39,14 +61,17 @@ export class CutoutStore {
     const [first, last] = [missing[0]!, missing[missing.length - 1]!];
     let i = first;
     let room = this.most;
-    for await (const frame of this.clip.pictures(this.times[first]!, this.times[last]! + SAME_MS)) {
+    for await (const picture of this.clip.pictures(this.times[first]!, this.times[last]! + SAME_MS)) {
       stop();
-      while (i <= last && this.times[i]! < frame.timeMs - SAME_MS) i++;
+      while (i <= last && this.times[i]! < picture.timeMs - SAME_MS) i++;
       if (i > last || room === 0) break;
-      if (Math.abs(this.times[i]! - frame.timeMs) >= SAME_MS) continue;
+      if (Math.abs(this.times[i]! - picture.timeMs) >= SAME_MS) continue;
       // Kept again, as the youngest.
-      this.kept.delete(i);
-      this.keep(i, frame);
+      const known = this.kept.get(i);
+      if (known) {
+        this.kept.delete(i);
+        this.kept.set(i, known);
+      } else await this.keep(i, picture);
       room--;
     }
   }

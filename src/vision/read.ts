@@ -7,14 +7,16 @@ import { coarseLook, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
 import { CutoutStore } from "./cutoutStore";
 import { ClipError } from "./decode/clipError";
-import type { Frame } from "./decode/frame";
+import { cutoutArea, cutoutBytes, type Cutout } from "./decode/cutout";
+import type { Box } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
+import { LookAhead } from "./network/lookAhead";
 import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
 import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
 import { Reading, type AboutClip, type FeetArea } from "./reading";
 import type { ReadTimings } from "./readTimings";
 import { soundOnsets } from "./sound/onsets";
-import { Background, brightness, type Box } from "./still/background";
+import { Background, brightness } from "./still/background";
 
 export type { ReadTimings } from "./readTimings";
 
@@ -40,6 +42,8 @@ export interface ReadSoFar {
 
 /** The background and the light are looked at once in this many ms. */
 const STILL_MS = 100;
+/** Pictures kept when none is looked at again: those under way to the network, and a few. */
+const AT_HAND = 8;
 /** Fewer frames than this are no clip. */
 const SHORTEST = 10;
 /** A golfer seen in fewer of the frames than this share is not there. */
@@ -54,32 +58,36 @@ const LEAST_SEEN = 0.3;
 export async function readClip(clip: OpenClip, network: PoseNetwork, options: ReadOptions): Promise<{ track: Track; timings: ReadTimings }> {
   const began = performance.now();
   const timings: ReadTimings = { decodeMs: 0, cropMs: 0, networkMs: 0, patchesMs: 0, totalMs: 0, networkRuns: 0, detectorRuns: 0 };
-  const crop = new Resampler(CROP_SIDE, 0, 1, "nearest");
-  const input = new Float32Array(CROP_SIDE * CROP_SIDE * 3);
-  const look = async (frame: Frame, square: Square) => {
-    const t0 = performance.now();
-    crop.cut(frame, square, input);
-    const t1 = performance.now();
-    const output = await network.landmarks(input);
-    timings.cropMs += t1 - t0;
-    timings.networkMs += performance.now() - t1;
+  const resampler = new Resampler(CROP_SIDE, 0, 1, "nearest");
+  const ahead = new LookAhead(network, (ms) => (timings.networkMs += ms));
+  const crop = (part: Cutout, square: Square) => {
+    const began = performance.now();
+    const input = resampler.cut(part, square, network.crop());
+    timings.cropMs += performance.now() - began;
     timings.networkRuns++;
-    return output;
+    return input;
   };
   const stop = () => {
     if (options.signal?.aborted) throw new ClipError("cancelled");
   };
 
-  const { square, others, golfer, feet } = await coarseLook(clip, network, look, timings, stop);
+  // Heard while the network looks.
+  const sounds = soundOnsets(clip.sound());
+  sounds.catch(() => {});
+  const { square, others, golfer, feet } = await coarseLook(clip, network, crop, timings, stop);
   const total = clip.frames;
   const body = square.size / TIGHT / 1.25 / 1.1;
   // Where the golfer practises, not where they walk in.
   const area = feetArea(feet, body);
   const reach = Math.round(body * 0.24);
   const reading = new Reading(total, square, area, options.faceOn);
-  const store = options.asked ? new CutoutStore(clip, reading.times, seenIn(square)) : null;
+  const seen = cutoutArea([seenIn(square), { left: area.left, top: area.top, right: area.left + area.width, bottom: area.top + area.height }], clip.width, clip.height);
+  const store = new CutoutStore(clip, reading.times, seen, options.asked ? undefined : AT_HAND);
+  const whole = new Uint8Array(cutoutBytes({ left: 0, top: 0, right: clip.width + 1, bottom: clip.height + 1 }));
   const hands: LumaWindow[] = [];
   const looks: Track["looks"] = [];
+  let nextStill = -Infinity;
+  const lookAt = (i: number, cut: Cutout, then: (points: Float32Array) => void) => ahead.ask(crop(cut, square), (output) => then(reading.take(i, output)));
   const step = options.asked ? gridStep(FIRST_MS, 1000 / clip.fps) : 1;
   // How many closer looks there will be is not known: usually about as many as the first ones; a longer search comes ever nearer to the end.
   const half = options.asked ? 0.5 : 1;
@@ -87,42 +95,53 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   let closer = 0;
   let background: Background | null = null;
   let asked = performance.now();
-  for await (const frame of clip.pictures()) {
+  for await (const picture of clip.pictures()) {
     timings.decodeMs += performance.now() - asked;
     const i = reading.times.length;
     if (i >= total) break;
     stop();
-    background ??= new Background(frame, golfer);
-    reading.times.push(frame.timeMs);
-    reading.feet.push(lumaWindow(frame, area.left, area.top, area.width, area.height));
-    store?.keep(i, frame);
-    if (i % step === 0) {
-      const points = reading.take(i, await look(frame, square));
-      if (!looks.length || frame.timeMs - looks[looks.length - 1]!.t >= STILL_MS - 1) looks.push({ t: frame.timeMs, moved: background.moved(frame), luma: brightness(frame, golferBox(points)) });
-      if (!store) hands.push(windowAt(frame, ...handsNow(points), reach));
+    const t = picture.timeMs;
+    const wanted = i % step === 0;
+    const still = wanted && t >= nextStill;
+    const began = performance.now();
+    const [cut, all] = await Promise.all([store.keep(i, picture), still ? picture.cut(null, whole) : null]);
+    timings.decodeMs += performance.now() - began;
+    reading.times.push(t);
+    reading.feet.push(windowOf(cut, area.left, area.top, area.width, area.height));
+    if (all) {
+      nextStill = t + STILL_MS - 1;
+      background ??= new Background(all.frame, golfer);
+    }
+    if (wanted) {
+      const moved = all && background ? background.moved(all.frame) : null;
+      await lookAt(i, cut, (points) => {
+        if (still) looks.push({ t, moved, luma: brightness(cut.frame, shifted(golferBox(points), -cut.left, -cut.top)) });
+        if (!options.asked) hands.push(windowIn(cut, ...handsNow(points), reach));
+      });
     }
     options.progress?.({ share: (half * (i + 1)) / total, done: i + 1, total, closer: false });
     asked = performance.now();
   }
   timings.decodeMs += performance.now() - asked;
+  await ahead.end();
   if (reading.times.length < SHORTEST) throw new ClipError("tooShort", `${reading.times.length} pictures`);
   if (reading.seen < LEAST_SEEN) throw new ClipError("noPerson");
 
   const about: AboutClip = {
-    looks, others, crop: square, model: network.model, sounds: await soundOnsets(clip.sound()),
+    looks, others, crop: square, model: network.model, sounds: await sounds,
     video: { width: clip.width, height: clip.height, frames: clip.frames, fps: clip.fps, rotation: clip.rotation, audio: clip.audio, durationMs: clip.durationMs },
   };
   const followed = () => {
     const t0 = performance.now();
     const track = reading.track(about);
-    reading.follow(track, store ? (i, x, y) => fromStore(store, i, x, y, reach) : (i) => hands[i] ?? null);
+    reading.follow(track, options.asked ? (i, x, y) => (store.at(i) ? windowIn(store.at(i)!, x, y, reach) : null) : (i) => hands[i] ?? null);
     timings.patchesMs += performance.now() - t0;
     return track;
   };
   let track: Track;
-  if (!options.asked || !store) track = followed();
+  if (!options.asked) track = followed();
   else {
-    const lookAt = async (frames: readonly number[]) => {
+    const closerAt = async (frames: readonly number[]) => {
       for (const [k, i] of frames.entries()) {
         const t0 = performance.now();
         if (!store.at(i)) await store.ensure(frames.slice(k), stop);
@@ -130,12 +149,14 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
         stop();
         const cut = store.at(i);
         if (!cut) throw new ClipError("truncated", `picture ${i + 1} is not there a second time`);
-        reading.take(i, await look(cut.frame, { ...square, cx: square.cx - cut.left, cy: square.cy - cut.top }));
-        closer++;
-        options.progress?.({ share: 1 - half * Math.exp(-closer / usual), done: total, total, closer: true });
+        await lookAt(i, cut, () => {
+          closer++;
+          options.progress?.({ share: 1 - half * Math.exp(-closer / usual), done: total, total, closer: true });
+        });
       }
+      await ahead.end();
     };
-    track = await lookInRounds(options.asked, options.faceOn, { looks: () => reading.track(about), followed, lookAt });
+    track = await lookInRounds(options.asked, options.faceOn, { looks: () => reading.track(about), followed, lookAt: closerAt });
   }
   options.progress?.({ share: 1, done: total, total, closer: false });
   timings.totalMs = performance.now() - began;
@@ -145,14 +166,15 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
 /** What of the picture the network and the hands' windows see. */
 const seenIn = ({ cx, cy, size }: Square): Box => ({ left: cx - size / 2, top: cy - size / 2, right: cx + size / 2, bottom: cy + size / 2 });
 
-function fromStore(store: CutoutStore, i: number, x: number, y: number, reach: number): LumaWindow | null {
-  const cut = store.at(i);
-  if (!cut) return null;
-  const w = windowAt(cut.frame, x - cut.left, y - cut.top, reach);
-  return { ...w, left: w.left + cut.left, top: w.top + cut.top };
+/** Brightness of a part of the upright picture, out of what was cut of it. */
+function windowOf({ frame, left, top }: Cutout, x: number, y: number, width: number, height: number): LumaWindow {
+  return { ...lumaWindow(frame, x - left, y - top, width, height), left: x, top: y };
 }
 
-const windowAt = (frame: Frame, x: number, y: number, reach: number): LumaWindow => lumaWindow(frame, Math.round(x) - (reach >> 1), Math.round(y) - (reach >> 1), reach, reach);
+/** The same round a place. */
+const windowIn = (cut: Cutout, x: number, y: number, side: number): LumaWindow => windowOf(cut, Math.round(x) - (side >> 1), Math.round(y) - (side >> 1), side, side);
+
+const shifted = (b: Box, x: number, y: number): Box => ({ left: b.left + x, top: b.top + y, right: b.right + x, bottom: b.bottom + y });
 
 const feetArea = ([x, y]: readonly [number, number], body: number): FeetArea => ({
   left: Math.round(x - body * 0.4), top: Math.round(y - body * 0.16), width: Math.round(body * 0.8), height: Math.round(body * 0.26),

@@ -1,6 +1,6 @@
 /**
  * Reads clips with the real network into tracks: `npm run tracks -- [FROM TO] [--part 0/2] [--again]`. Without folders: demo/clips
- * to demo/tracks, what the demo data is seeded from. The network's outputs are remembered in .work/network.
+ * to demo/tracks, what the demo data is seeded from. The network's outputs are remembered in .work/looks.
  */
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
@@ -17,7 +17,7 @@ const [from = "demo/clips", to = "demo/tracks"] = positionals;
 const [part, parts] = values.part.split("/").map(Number) as [number, number];
 mkdirSync(to, { recursive: true });
 let loaded: ReturnType<typeof loadNodeNetwork> | null = null;
-const load = () => (loaded ??= loadNodeNetwork(parts > 1 ? 1 : undefined));
+const load = () => (loaded ??= loadNodeNetwork(parts > 1 ? { networks: 1, threads: 1 } : undefined));
 const names = readdirSync(from).filter((f) => f.endsWith(".mp4") && !f.endsWith(".part.mp4") && f.startsWith(values.only)).sort();
 for (const [i, name] of names.entries()) {
   const out = path.join(to, name.replace(/\.mp4$/, ".track"));

@@ -1,4 +1,7 @@
-import { uprightPlane, uprightSize, type Frame, type UprightPlane } from "../decode/frame";
+import type { Cutout } from "../decode/cutout";
+import { uprightPlane, type Frame, type Plane } from "../decode/frame";
+import { boxAxis, inside, type Axis } from "./axis";
+import { Kernel } from "../kernel/kernel";
 
 /** A square of the upright picture: centre and side, px. */
 export interface Square {
@@ -7,166 +10,107 @@ export interface Square {
   size: number;
 }
 
+/** A source plane's place in the kernel's memory: its samples from row `firstRow`, `rows` of them, `width` bytes each. */
+interface Placed {
+  at: number;
+  firstRow: number;
+  rows: number;
+  width: number;
+}
+
 /**
- * Cuts a square out of a frame, area-averaged to `n` × `n`, and writes it as the network wants it: float RGB, row by
- * row. Every source sample counts once (a box filter, separable: first down columns, then along rows), so nothing
- * flickers as a golfer moves by parts of a pixel.
+ * Cuts a square out of a picture, area-averaged to `n` × `n`, as the network wants it: float RGB, row by row. Every source
+ * sample counts once (a box filter, separable: first down the stored columns, then along the rows), so nothing flickers as a
+ * golfer moves by parts of a pixel. The inner loops are WebAssembly (../kernel/assembly).
  */
 export class Resampler {
-  private readonly line = new Float32Array(8192);
-  private readonly luma: Float32Array;
-  private readonly cb: Float32Array;
-  private readonly cr: Float32Array;
-  private readonly weights = new Map<string, Axis>();
+  private readonly kernel = new Kernel();
+  private planned = "";
+  private run: () => void = () => {};
+  private planes: Placed[] = [];
+  private out = 0;
 
   /**
-   * @param n side of the output, px
+   * @param n side of the output, px; a multiple of 4
+   * @param low @param high output for no and full light
    * @param outside value beyond the picture's edge: its nearest pixel, or black
    */
-  constructor(private readonly n: number, private readonly low: number, private readonly high: number, private readonly outside: "nearest" | "black") {
-    this.luma = new Float32Array(n * n);
-    this.cb = new Float32Array(n * n);
-    this.cr = new Float32Array(n * n);
+  constructor(private readonly n: number, private readonly low: number, private readonly high: number, private readonly outside: "nearest" | "black") {}
+
+  /**
+   * @param part of the picture
+   * @param into where the output goes: n × n × 3
+   * @throws RangeError when the part lacks something of what the square covers of the picture
+   */
+  cut(part: Cutout, square: Square, into: Float32Array<ArrayBuffer> = new Float32Array(this.n * this.n * 3)): Float32Array<ArrayBuffer> {
+    const { frame, left, top, of } = part;
+    const plan = [square.cx, square.cy, square.size, left, top, of.width, of.height, frame.width, frame.height, frame.rotation, frame.matrix, frame.fullRange].join();
+    if (plan !== this.planned) this.plan(part, square);
+    this.planned = plan;
+    [frame.y, frame.u, frame.v].forEach((plane, k) => this.copy(frame.data, plane, this.planes[k]!));
+    this.run();
+    this.kernel.read(this.out, into);
+    return into;
   }
 
-  cut(frame: Frame, square: Square, out: Float32Array): void {
-    const { n } = this;
-    const [width, height] = uprightSize(frame);
-    const cw = (frame.width + 1) >> 1;
-    const ch = (frame.height + 1) >> 1;
-    const x0 = square.cx - square.size / 2;
-    const y0 = square.cy - square.size / 2;
-    this.plane(frame.data, uprightPlane(frame.y, frame.width, frame.height, frame.rotation), x0, y0, square.size, this.luma);
-    this.plane(frame.data, uprightPlane(frame.u, cw, ch, frame.rotation), x0 / 2, y0 / 2, square.size / 2, this.cb);
-    this.plane(frame.data, uprightPlane(frame.v, cw, ch, frame.rotation), x0 / 2, y0 / 2, square.size / 2, this.cr);
-    const black = this.outside === "black";
-    const cover = black ? [coverage(n, x0, square.size, width), coverage(n, y0, square.size, height)] : null;
-    const { low } = this;
-    const span = this.high - low;
-    const [kr, kb] = frame.matrix === "bt709" ? [0.2126, 0.0722] : [0.299, 0.114];
+  private plan({ frame, left, top, of }: Cutout, { cx, cy, size }: Square): void {
+    const { n, kernel } = this;
+    kernel.reset();
+    const [x0, y0] = [cx - size / 2, cy - size / 2];
+    let widest = 0;
+    // Rows of a picture that a phone held upright stored are columns of the upright picture: the kernel works on what is stored.
+    let alongIsX = true;
+    const place = (stored: Plane, half: boolean): [struct: number, placed: Placed] => {
+      const scale = half ? 0.5 : 1;
+      const whole = (v: number) => (half ? (v + 1) >> 1 : v);
+      const p = uprightPlane({ ...stored, step: 1, stride: 1 << 20, offset: 0 }, whole(frame.width), whole(frame.height), frame.rotation);
+      const x = boxAxis(n, x0 * scale, size * scale, whole(of.width), { left: left * scale, length: p.width, flipped: p.dx < 0 });
+      const y = boxAxis(n, y0 * scale, size * scale, whole(of.height), { left: top * scale, length: p.height, flipped: p.dy < 0 });
+      alongIsX = Math.abs(p.dx) === 1;
+      const [along, down] = alongIsX ? [x, y] : [y, x];
+      const [first, end] = span(along);
+      const [firstRow, endRow] = span(down);
+      const placed = { at: kernel.room((endRow - firstRow) * whole(frame.width)), firstRow, rows: endRow - firstRow, width: whole(frame.width) };
+      widest = Math.max(widest, end - first);
+      const axis = (a: Axis) => kernel.struct(kernel.place(a.from), kernel.place(a.weight), a.taps);
+      return [kernel.struct(placed.at - firstRow * placed.width, placed.width, first, end - first, axis(along), axis(down)), placed];
+    };
+    const [[luma, y], [cb, u], [cr, v]] = [place(frame.y, false), place(frame.u, true), place(frame.v, true)];
+    this.planes = [y, u, v];
+    const [lines, groups] = [kernel.room((widest + 16) * 16), kernel.room(3 * n * 16)];
+    this.out = kernel.room(n * n * 12);
+    const all = new Float32Array(n).fill(1);
+    const [coverX, coverY] = this.outside === "black" ? [inside(n, x0, size, of.width), inside(n, y0, size, of.height)] : [all, all];
+    const cover = [kernel.place(coverX), kernel.place(coverY)] as const;
+    const steps = [12, n * 12] as const;
+    const [a, d] = alongIsX ? ([0, 1] as const) : ([1, 0] as const);
+    const colours = kernel.struct(...bits(this.gains(frame)), cover[a], cover[d], steps[a], steps[d], this.out);
+    this.run = () => kernel.loops.cut(n, luma, cb, cr, colours, lines, groups);
+  }
+
+  /** What makes a colour of luma and chroma: see `Colours` of the kernel. */
+  private gains({ matrix, fullRange }: Frame): Float32Array {
+    const [kr, kb] = matrix === "bt709" ? [0.2126, 0.0722] : [0.299, 0.114];
     const kg = 1 - kr - kb;
-    const lumaGain = (frame.fullRange ? 1 : 255 / 219) / 255;
-    const lumaBase = frame.fullRange ? 0 : 16;
-    const chromaGain = (frame.fullRange ? 1 : 255 / 224) / 255;
-    const rv = 2 * (1 - kr) * chromaGain;
-    const bu = 2 * (1 - kb) * chromaGain;
-    const gv = (-rv * kr) / kg;
-    const gu = (-bu * kb) / kg;
-    for (let i = 0, j = 0; i < n * n; i++) {
-      const y = (this.luma[i]! - lumaBase) * lumaGain;
-      const u = this.cb[i]! - 128;
-      const v = this.cr[i]! - 128;
-      let r = y + rv * v;
-      let g = y + gv * v + gu * u;
-      let b = y + bu * u;
-      r = r < 0 ? 0 : r > 1 ? 1 : r;
-      g = g < 0 ? 0 : g > 1 ? 1 : g;
-      b = b < 0 ? 0 : b > 1 ? 1 : b;
-      const inside = cover === null ? span : cover[0]![i % n]! * cover[1]![(i / n) | 0]! * span;
-      out[j++] = low + r * inside;
-      out[j++] = low + g * inside;
-      out[j++] = low + b * inside;
-    }
+    const chroma = (fullRange ? 1 : 255 / 224) / 255;
+    const rv = 2 * (1 - kr) * chroma;
+    const bu = 2 * (1 - kb) * chroma;
+    return Float32Array.of(fullRange ? 0 : 16, (fullRange ? 1 : 255 / 219) / 255, rv, (-bu * kb) / kg, (-rv * kr) / kg, bu, this.low, this.high - this.low);
   }
 
-  private plane(data: Uint8Array, p: UprightPlane, x0: number, y0: number, size: number, out: Float32Array): void {
-    const { n, line } = this;
-    const { origin, dx, dy } = p;
-    const ax = this.axis(x0, size, p.width);
-    const ay = this.axis(y0, size, p.height);
-    const fromX = ax.from;
-    const weightX = ax.weight;
-    const tapsX = ax.taps;
-    const first = fromX[0]!;
-    const width = fromX[n - 1]! + tapsX - first;
-    // Down columns first: long runs over whole source rows; then along the one row that is left.
-    for (let j = 0; j < n; j++) {
-      const source = origin + ay.from[j]! * dy + first * dx;
-      const w = j * ay.taps;
-      let k = 0;
-      if (ay.taps >= 3) {
-        threeRows(data, source, dx, dy, ay.weight[w]!, ay.weight[w + 1]!, ay.weight[w + 2]!, line, width);
-        k = 3;
-      } else line.fill(0, 0, width);
-      for (; k < ay.taps; k++) {
-        const weight = ay.weight[w + k]!;
-        if (weight !== 0) for (let x = 0, at = source + k * dy; x < width; x++, at += dx) line[x] = line[x]! + data[at]! * weight;
-      }
-      alongRow(line, fromX, first, weightX, tapsX, out, j * n, n);
+  private copy(data: Uint8Array, { offset, stride, step }: Plane, to: Placed): void {
+    const { bytes } = this.kernel;
+    for (let row = 0, at = to.at; row < to.rows; row++, at += to.width) {
+      const from = offset + (to.firstRow + row) * stride;
+      if (step === 1) bytes.set(data.subarray(from, from + to.width), at);
+      else for (let x = 0; x < to.width; x++) bytes[at + x] = data[from + x * step]!;
     }
-  }
-
-  private axis(start: number, size: number, length: number): Axis {
-    const key = `${start},${size},${length}`;
-    let axis = this.weights.get(key);
-    if (!axis) {
-      if (this.weights.size > 64) this.weights.clear();
-      axis = makeAxis(this.n, start, size, length);
-      this.weights.set(key, axis);
-    }
-    return axis;
   }
 }
 
-// The inner loops, one each so that they are compiled for what they do; every step is rounded to a float as a sum kept in `line` would be.
-const f = Math.fround;
+const bits = (floats: Float32Array): Int32Array => new Int32Array(floats.buffer);
 
-function threeRows(data: Uint8Array, source: number, dx: number, dy: number, a: number, b: number, c: number, line: Float32Array, width: number): void {
-  const q = source + dy;
-  const r = q + dy;
-  if (dx === 1) for (let x = 0; x < width; x++) line[x] = f(f(data[source + x]! * a) + data[q + x]! * b) + data[r + x]! * c;
-  else for (let x = 0, o = 0; x < width; x++, o += dx) line[x] = f(f(data[source + o]! * a) + data[q + o]! * b) + data[r + o]! * c;
-}
-
-function alongRow(line: Float32Array, from: Int32Array, first: number, weight: Float32Array, taps: number, out: Float32Array, target: number, n: number): void {
-  if (taps === 3)
-    for (let i = 0, v = 0; i < n; i++, v += 3) {
-      const at = from[i]! - first;
-      out[target + i] = line[at]! * weight[v]! + line[at + 1]! * weight[v + 1]! + line[at + 2]! * weight[v + 2]!;
-    }
-  else if (taps === 4)
-    for (let i = 0, v = 0; i < n; i++, v += 4) {
-      const at = from[i]! - first;
-      out[target + i] = line[at]! * weight[v]! + line[at + 1]! * weight[v + 1]! + line[at + 2]! * weight[v + 2]! + line[at + 3]! * weight[v + 3]!;
-    }
-  else
-    for (let i = 0, v = 0; i < n; i++) {
-      let at = from[i]! - first;
-      let sum = line[at]! * weight[v++]!;
-      for (let k = 1; k < taps; k++) sum += line[++at]! * weight[v++]!;
-      out[target + i] = sum;
-    }
-}
-
-/** For each output: its first source sample and `taps` weights (zero where fewer samples count). */
-interface Axis {
-  from: Int32Array;
-  taps: number;
-  weight: Float32Array;
-}
-
-/** Which source samples, with what weight, make each of `n` outputs of a span; beyond the ends the end sample counts. */
-function makeAxis(n: number, start: number, size: number, length: number): Axis {
-  const step = size / n;
-  const box = Math.max(step, 1);
-  const taps = Math.min(Math.floor(box) + 2, length);
-  const from = new Int32Array(n);
-  const weight = new Float32Array(n * taps);
-  for (let i = 0; i < n; i++) {
-    const centre = start + (i + 0.5) * step;
-    const low = Math.min(Math.max(centre - box / 2, 0), length - 1e-6);
-    const high = Math.min(Math.max(centre + box / 2, low + 1e-6), length);
-    const last = Math.min(Math.ceil(high) - 1, length - 1);
-    from[i] = Math.min(Math.floor(low), length - taps);
-    for (let k = from[i]!; k <= last; k++) weight[i * taps + k - from[i]!] = Math.max(0, Math.min(k + 1, high) - Math.max(k, low)) / (high - low);
-  }
-  return { from, taps, weight };
-}
-
-function coverage(n: number, start: number, size: number, length: number): Float32Array {
-  const step = size / n;
-  return Float32Array.from({ length: n }, (_, i) => {
-    const lo = start + i * step;
-    return Math.max(0, Math.min(lo + step, length) - Math.max(lo, 0)) / step;
-  });
+/** First sample of an axis that counts, and the one behind the last. */
+function span({ from, taps }: Axis): [number, number] {
+  return [from.reduce((a, b) => Math.min(a, b)), from.reduce((a, b) => Math.max(a, b)) + taps];
 }

@@ -5,6 +5,14 @@ export interface Plane {
   step: number;
 }
 
+/** A box in the upright picture, px. */
+export interface Box {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
 /** A decoded picture, 4:2:0, as the decoder gave it (not yet turned upright). */
 export interface Frame {
   /** Presentation time, ms from the clip's first frame. */

@@ -31,10 +31,13 @@ describe("opening a clip", () => {
     const turned = make("turned.mp4", "-i", flat, "-c", "copy", "-metadata:s:v:0", "rotate=270");
     const clip = await openClipFile(turned);
     expect([clip.width, clip.height, clip.rotation]).toEqual([240, 320, 90]);
-    for await (const f of clip.pictures()) {
+    for await (const picture of clip.pictures()) {
+      const { frame } = await picture.cut(null);
       // What was left is now above.
-      expect(lumaWindow(f, 120, 20, 1, 1).data[0]).toBeGreaterThan(200);
-      expect(lumaWindow(f, 120, 300, 1, 1).data[0]).toBeLessThan(40);
+      expect(lumaWindow(frame, 120, 20, 1, 1).data[0]).toBeGreaterThan(200);
+      expect(lumaWindow(frame, 120, 300, 1, 1).data[0]).toBeLessThan(40);
+      const piece = await picture.cut({ left: 100, top: 150, right: 140, bottom: 180 });
+      expect(lumaWindow(piece.frame, 0, 0, 40, 30).data).toEqual(lumaWindow(frame, 100, 150, 40, 30).data);
       break;
     }
     clip.close();

@@ -1,6 +1,19 @@
 import { ALL_FORMATS, AudioSampleSink, Input, VideoSampleSink, type InputVideoTrack, type Source, type VideoSample } from "mediabunny";
 import { ClipError } from "./clipError";
-import type { Frame } from "./frame";
+import { storedRect, type Cutout } from "./cutout";
+import { uprightSize, type Box, type Frame } from "./frame";
+
+/** A decoded picture whose samples have not been fetched yet. */
+export interface Picture {
+  /** ms from the clip's first picture. */
+  timeMs: number;
+  /**
+   * Copies an area (of `cutoutArea`) of it, or all of it, out of the decoder.
+   *
+   * @param into memory for it, of `cutoutBytes` or more
+   */
+  cut(area: Box | null, into?: Uint8Array<ArrayBuffer>): Promise<Cutout>;
+}
 
 /** A clip opened for reading: what it is, and its pictures and sound in order. */
 export interface OpenClip {
@@ -12,8 +25,8 @@ export interface OpenClip {
   frames: number;
   fps: number;
   audio: boolean;
-  /** Decoded pictures in presentation order, between two times (ms) when they are given; each is valid until the next is asked for. */
-  pictures(fromMs?: number, toMs?: number): AsyncGenerator<Frame, void, unknown>;
+  /** Decoded pictures in presentation order, between two times (ms) when they are given; each can be cut until the next is asked for. */
+  pictures(fromMs?: number, toMs?: number): AsyncGenerator<Picture, void, unknown>;
   /** Mono sound in blocks; none when there is no sound or it can't be decoded. */
   sound(): AsyncGenerator<{ timeMs: number; rate: number; samples: Float32Array }, void, unknown>;
   close(): void;
@@ -55,14 +68,12 @@ export async function openClip(source: Source, bytes: number): Promise<OpenClip>
       fps: stats.averagePacketRate,
       audio: soundTrack !== null,
       async *pictures(fromMs, toMs) {
-        let buffer = new Uint8Array(0);
         let count = 0;
         try {
           for await (const sample of new VideoSampleSink(track).samples(fromMs === undefined ? undefined : start + fromMs / 1000, toMs === undefined ? undefined : start + toMs / 1000)) {
             try {
-              const size = sample.allocationSize();
-              if (buffer.length < size) buffer = new Uint8Array(size);
-              yield await copyFrame(sample, buffer, start, rotation);
+              const timeMs = (sample.timestamp - start) * 1000;
+              yield { timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) };
               count++;
             } finally {
               sample.close();
@@ -104,32 +115,33 @@ async function firstPicture(input: Input): Promise<InputVideoTrack> {
   throw (await input.getPrimaryAudioTrack()) ? new ClipError("noPicture") : new ClipError("truncated", "its list of pictures is missing");
 }
 
-async function copyFrame(sample: VideoSample, buffer: Uint8Array, start: number, rotation: Frame["rotation"]): Promise<Frame> {
-  const { width, height } = sample.visibleRect;
+async function cut(sample: VideoSample, timeMs: number, rotation: Frame["rotation"], area: Box | null, into?: Uint8Array<ArrayBuffer>): Promise<Cutout> {
+  const { left, top, width: w, height: h } = sample.visibleRect;
+  const [across, down] = uprightSize({ width: w, height: h, rotation });
+  const { x, y, width, height } = area ? storedRect(rotation, area, across, down) : { x: 0, y: 0, width: w, height: h };
+  const rect = { x: left + x, y: top + y, width, height };
   const base = {
-    timeMs: (sample.timestamp - start) * 1000,
-    width,
-    height,
-    rotation,
+    timeMs, width, height, rotation,
     // Untagged film: BT.709 from 720 lines up, BT.601 below, as encoders do.
-    matrix: (sample.colorSpace.matrix ? sample.colorSpace.matrix !== "bt709" : Math.min(width, height) < 720) ? ("bt601" as const) : ("bt709" as const),
+    matrix: (sample.colorSpace.matrix ? sample.colorSpace.matrix !== "bt709" : Math.min(w, h) < 720) ? ("bt601" as const) : ("bt709" as const),
     fullRange: sample.colorSpace.fullRange ?? false,
   };
-  if (sample.format === "I420" || sample.format === "I420A") {
-    const [y, u, v] = await sample.copyTo(buffer);
-    return { ...base, data: buffer, y: { ...y!, step: 1 }, u: { ...u!, step: 1 }, v: { ...v!, step: 1 } };
+  const piece = (frame: Frame): Cutout => ({ frame, left: area?.left ?? 0, top: area?.top ?? 0, of: { width: across, height: down } });
+  if (sample.format === "I420" || sample.format === "I420A" || sample.format === "NV12") {
+    const size = sample.allocationSize({ rect });
+    const data = into && into.length >= size ? into : new Uint8Array(size);
+    const [luma, second, third] = await sample.copyTo(data, { rect });
+    const chroma = sample.format === "NV12" ? { u: { ...second!, step: 2 }, v: { ...second!, offset: second!.offset + 1, step: 2 } } : { u: { ...second!, step: 1 }, v: { ...third!, step: 1 } };
+    return piece({ ...base, data, y: { ...luma!, step: 1 }, ...chroma });
   }
-  if (sample.format === "NV12") {
-    const [y, uv] = await sample.copyTo(buffer);
-    return { ...base, data: buffer, y: { ...y!, step: 1 }, u: { ...uv!, step: 2 }, v: { offset: uv!.offset + 1, stride: uv!.stride, step: 2 } };
-  }
-  return { ...base, ...(await fromRgba(sample, width, height)), matrix: "bt709", fullRange: false };
+  return piece({ ...base, ...(await fromRgba(sample, rect)), matrix: "bt709", fullRange: false });
 }
 
 /** Rare pixel formats (10-bit, RGB): by way of RGBA, once, to 4:2:0 BT.709. */
-async function fromRgba(sample: VideoSample, width: number, height: number): Promise<Pick<Frame, "data" | "y" | "u" | "v">> {
+async function fromRgba(sample: VideoSample, rect: { x: number; y: number; width: number; height: number }): Promise<Pick<Frame, "data" | "y" | "u" | "v">> {
+  const { width, height } = rect;
   const rgba = new Uint8Array(width * height * 4);
-  await sample.copyTo(rgba, { format: "RGBA" });
+  await sample.copyTo(rgba, { format: "RGBA", rect });
   const cw = width >> 1;
   const ch = height >> 1;
   const data = new Uint8Array(width * height + 2 * cw * ch);

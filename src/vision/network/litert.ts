@@ -19,8 +19,7 @@ export async function compileNetwork(core: typeof LiteRt, files: ModelFiles, thr
   const run = async (model: LiteRt.CompiledModel, input: Float32Array, side: number) => {
     const tensor = new core.Tensor(input, [1, side, side, 3]);
     const outputs = (await model.run(tensor)) as LiteRt.Tensor[];
-    // The arrays may be views on the runtime's memory: copied before the tensors are given back.
-    const arrays = outputs.map((t) => (t.toTypedArray() as Float32Array).slice());
+    const arrays = outputs.map((t) => t.toTypedArray() as Float32Array<ArrayBuffer>);
     tensor.delete();
     for (const t of outputs) t.delete();
     return arrays;
@@ -28,10 +27,13 @@ export async function compileNetwork(core: typeof LiteRt, files: ModelFiles, thr
   const network: PoseNetwork = {
     model: name,
     threads,
+    atOnce: 1,
     async detect(input) {
       const [boxes, scores] = await run(detector, input, DETECT_SIDE);
       return { boxes: boxes!, scores: scores! };
     },
+    crop: () => new Float32Array(CROP_SIDE * CROP_SIDE * 3),
+    done() {},
     async landmarks(input) {
       const [points, presence, mask, heat] = await run(pose, input, CROP_SIDE);
       return { points: points!, presence: presence![0]!, mask: mask!, heat: heat! };

@@ -1,60 +1,31 @@
-import { copyFileSync, mkdtempSync, readFileSync } from "node:fs";
-import { createRequire } from "node:module";
-import os from "node:os";
-import path from "node:path";
-import vm from "node:vm";
-import { FilePathSource } from "mediabunny";
-import { registerMediabunnyServer } from "@mediabunny/server";
-import { openClip, type OpenClip } from "../decode/openClip";
 import { statSync } from "node:fs";
-import { compileNetwork } from "../network/litert";
+import os from "node:os";
+import { Worker } from "node:worker_threads";
+import { registerMediabunnyServer } from "@mediabunny/server";
+import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
+import { FilePathSource } from "mediabunny";
+import { openClip, type OpenClip } from "../decode/openClip";
 import type { PoseNetwork } from "../network/poseNetwork";
+import { networkIn } from "../network/thread";
+import { threadPlan, type ThreadPlan } from "../network/threadPlan";
 
-const require = createRequire(import.meta.url);
-let loaded: Promise<typeof import("@litertjs/core")> | null = null;
+const networks = new Map<string, Promise<PoseNetwork>>();
 
 /**
- * Loads the runtime and the full network in Node, from the installed packages. Needs V8's relaxed SIMD
- * (`--experimental-wasm-relaxed-simd`, set by bin/kingfisher.mjs) to give the browser's numbers and to use threads.
+ * The full network in threads of its own, so that pictures are decoded and cut while it runs; decoding stays here, because
+ * the decoders don't survive the end of a thread. Needs V8's relaxed SIMD (`--experimental-wasm-relaxed-simd`, set by
+ * bin/kingfisher.mjs) to give the browser's numbers and to use threads.
  *
- * @param threads 1, or more where the processor has them; one runtime a process, so the first call decides
+ * @param plan as `threadPlan` says; a network is loaded once a plan
  */
-export async function loadNodeNetwork(threads = Math.min(2, os.cpus().length)): Promise<PoseNetwork> {
-  loaded ??= loadRuntime(threads);
-  const core = await loaded;
-  const models = path.dirname(require.resolve("@mediapipe/pose/package.json"));
-  return compileNetwork(
-    core,
-    {
-      detector: new Uint8Array(readFileSync(path.join(models, "pose_solution_packed_assets.data"))),
-      landmarks: new Uint8Array(readFileSync(path.join(models, "pose_landmark_full.tflite"))),
-    },
-    threads,
-    "pose-full-0.5.1675469404",
-  );
-}
-
-async function loadRuntime(threads: number) {
-  const core = await import("@litertjs/core");
-  const wasm = path.join(path.dirname(require.resolve("@litertjs/core")), "../wasm/");
-  const g = globalThis as Record<string, unknown>;
-  g.self = globalThis;
-  g.navigator ??= { hardwareConcurrency: os.cpus().length };
-  // The runtime's loader expects a worker's importScripts; here it is a plain script run with require at hand.
-  g.importScripts = (file: string) => {
-    let script = file;
-    if (threads > 1) {
-      // Its threads load the script again, as CommonJS only if it is named so.
-      script = path.join(mkdtempSync(path.join(os.tmpdir(), "kingfisher-runtime-")), "loader.cjs");
-      copyFileSync(file, script);
-      g.Module = { mainScriptUrlOrBlob: script, locateFile: (name: string) => path.join(wasm, name) };
-    }
-    const wrapped = vm.runInThisContext(`(function(require,__filename,__dirname){${readFileSync(file, "utf8")}\n;return ModuleFactory})`, { filename: file }) as (
-      r: NodeJS.Require, f: string, d: string) => unknown;
-    g.ModuleFactory = wrapped(require, script, path.dirname(file));
-  };
-  await core.loadLiteRt(wasm, threads > 1 ? { threads: true } : {});
-  return core;
+export function loadNodeNetwork(plan: ThreadPlan = threadPlan(os.cpus().length, true)): Promise<PoseNetwork> {
+  const key = JSON.stringify(plan);
+  const known = networks.get(key);
+  if (known) return known;
+  const thread = () => nodeEndpoint(new Worker(new URL("./networkThread.mjs", import.meta.url), { workerData: { threads: plan.threads } }));
+  const network = networkIn(Array.from({ length: plan.networks }, thread));
+  networks.set(key, network);
+  return network;
 }
 
 let decoders = false;

@@ -1,3 +1,4 @@
+import { Kernel } from "../kernel/kernel";
 import type { LumaWindow } from "./lumaWindow";
 
 /** A piece of picture to be found again: brightness, its slopes, and the 2 × 2 normal matrix of a translation fit. */
@@ -43,6 +44,48 @@ export interface Match {
   residual: number;
 }
 
+/** The matching loops and their memory: a template at a time, and behind it a window. */
+class Matcher {
+  private readonly kernel = new Kernel();
+  private placed: Template | null = null;
+  private value = 0;
+  private slopes = [0, 0];
+  private sums = 0;
+  private behind = 0;
+  private window = 0;
+  private readonly three = new Float32Array(3);
+
+  /** Puts a template and a window in place. */
+  set(t: Template, w: LumaWindow): void {
+    const { kernel } = this;
+    if (t !== this.placed) {
+      kernel.reset();
+      this.value = kernel.place(t.value);
+      this.slopes = [kernel.place(t.slopeX), kernel.place(t.slopeY)];
+      this.sums = kernel.room(12);
+      this.behind = kernel.mark();
+      this.placed = t;
+    }
+    kernel.backTo(this.behind);
+    this.window = kernel.place(w.data);
+  }
+
+  /** Sum of absolute differences at a whole-pixel place; some sum above `enough` as soon as it is above it. */
+  difference(t: Template, w: LumaWindow, x: number, y: number, enough: number): number {
+    return this.kernel.loops.difference(this.value, t.width, t.height, this.window + y * w.width + x, w.width, enough);
+  }
+
+  /** Sums of error × slope along x and y, and of the error's size, at a place of parts of a pixel. */
+  fit(t: Template, w: LumaWindow, x: number, y: number): Float32Array {
+    const [fx, fy] = [Math.floor(x), Math.floor(y)];
+    this.kernel.loops.fitSums(this.value, this.slopes[0]!, this.slopes[1]!, t.width, t.height, this.window + fy * w.width + fx, w.width, x - fx, y - fy, this.sums);
+    this.kernel.read(this.sums, this.three);
+    return this.three;
+  }
+}
+
+let matcher: Matcher | null = null;
+
 /**
  * Finds a template in a window: whole-pixel search within `reach` of a guess, then a translation fit to parts of a
  * pixel (inverse compositional Lucas–Kanade). Null where the place would leave the window or the picture has no structure.
@@ -51,19 +94,20 @@ export function match(t: Template, w: LumaWindow, guessX: number, guessY: number
   const [xx, xy, yy] = t.normal;
   const det = xx * yy - xy * xy;
   if (det < 1e-3 * xx * yy || det === 0) return null;
+  const loops = (matcher ??= new Matcher());
+  loops.set(t, w);
+  const [left, top] = [t.left - w.left, t.top - w.top];
   const gx = Math.round(guessX);
   const gy = Math.round(guessY);
+  // The guess is nearly right as a rule: a place that is worse than it after a few rows need not be looked at further.
+  const known = fits(t, w, gx, gy, 0) ? loops.difference(t, w, left + gx, top + gy, Infinity) : Infinity;
   let best = Infinity;
   let bx = 0;
   let by = 0;
   for (let oy = gy - reach; oy <= gy + reach; oy++)
     for (let ox = gx - reach; ox <= gx + reach; ox++) {
       if (!fits(t, w, ox, oy, 0)) continue;
-      let sum = 0;
-      for (let y = 0, i = 0; y < t.height && sum < best; y++) {
-        let at = (t.top + oy + y - w.top) * w.width + t.left + ox - w.left;
-        for (let x = 0; x < t.width; x++) sum += Math.abs(w.data[at++]! - t.value[i++]!);
-      }
+      const sum = ox === gx && oy === gy ? known : loops.difference(t, w, left + ox, top + oy, Math.min(best, known));
       if (sum < best) {
         best = sum;
         bx = ox;
@@ -76,25 +120,7 @@ export function match(t: Template, w: LumaWindow, guessX: number, guessY: number
   let residual = best / (t.width * t.height);
   for (let pass = 0; pass < 8; pass++) {
     if (!fits(t, w, dx, dy, 1)) return null;
-    let ex = 0;
-    let ey = 0;
-    let sum = 0;
-    const fx = Math.floor(dx);
-    const fy = Math.floor(dy);
-    const tx = dx - fx;
-    const ty = dy - fy;
-    for (let y = 1; y < t.height - 1; y++) {
-      let at = (t.top + fy + y - w.top) * w.width + t.left + fx + 1 - w.left;
-      for (let x = 1; x < t.width - 1; x++, at++) {
-        const i = y * t.width + x;
-        const a = w.data[at]! + (w.data[at + 1]! - w.data[at]!) * tx;
-        const b = w.data[at + w.width]! + (w.data[at + w.width + 1]! - w.data[at + w.width]!) * tx;
-        const e = a + (b - a) * ty - t.value[i]!;
-        ex += e * t.slopeX[i]!;
-        ey += e * t.slopeY[i]!;
-        sum += Math.abs(e);
-      }
-    }
+    const [ex, ey, sum] = loops.fit(t, w, left + dx, top + dy) as unknown as [number, number, number];
     residual = sum / ((t.width - 2) * (t.height - 2));
     const mx = (yy * ex - xy * ey) / det;
     const my = (xx * ey - xy * ex) / det;

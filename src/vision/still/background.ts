@@ -1,15 +1,6 @@
-import type { Frame } from "../decode/frame";
-import { uprightSize } from "../decode/frame";
+import { uprightSize, type Box, type Frame } from "../decode/frame";
 import { lumaWindow, type LumaWindow } from "../patches/lumaWindow";
 import { match, template, type Template } from "../patches/template";
-
-/** A box in the upright picture, px. */
-export interface Box {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-}
 
 const SIDE = 32;
 /** Corners are looked for this far apart, px: a coarser search misses the few that a plain wall has. */

@@ -5,17 +5,21 @@ import { askedBy } from "../anytime/asked";
 import { ClipError } from "../decode/clipError";
 import { openClip } from "../decode/openClip";
 import type { PoseNetwork } from "../network/poseNetwork";
+import { networkIn } from "../network/thread";
+import { threadPlan } from "../network/threadPlan";
 import { readClip } from "../read";
-import { loadBrowserNetwork } from "./loadBrowser";
 import type { Progress, Reader, ReadFailure, ReadSuccess } from "./protocol";
 
+let threads: Worker[] | null = null;
 let network: Promise<PoseNetwork> | null = null;
 let running: AbortController | null = null;
 
 const load = () => {
-  network ??= loadBrowserNetwork().catch((error: unknown) => {
+  const plan = threadPlan(navigator.hardwareConcurrency || 1, self.crossOriginIsolated);
+  threads ??= Array.from({ length: plan.networks }, () => new Worker(new URL("./network.worker.ts", import.meta.url), { type: "module", name: `${plan.threads}` }));
+  network ??= networkIn(threads).catch((error: unknown) => {
     network = null;
-    throw error;
+    throw new ClipError("network", undefined, error);
   });
   return network;
 };

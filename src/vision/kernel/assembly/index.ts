@@ -1,0 +1,2 @@
+export { cut } from "./resample";
+export { difference, fitSums } from "./match";

@@ -1,0 +1,6 @@
+// A thread starts without the main thread's TypeScript loader.
+import { fileURLToPath } from "node:url";
+import { register } from "tsx/esm/api";
+
+register({ tsconfig: fileURLToPath(new URL("../../../tsconfig.json", import.meta.url)) });
+await import("./networkThread.ts");

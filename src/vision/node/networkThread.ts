@@ -1,0 +1,6 @@
+import { parentPort, workerData } from "node:worker_threads";
+import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
+import { serveNetwork } from "../network/thread";
+import { runtimeNetwork } from "./runtime";
+
+serveNetwork(() => runtimeNetwork((workerData as { threads: number }).threads), nodeEndpoint(parentPort!));
