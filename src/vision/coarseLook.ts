@@ -71,13 +71,20 @@ const WENT_BY = 0.7;
 const STAYED = 0.5;
 const NOT_FAR = 0.5;
 
-/** One whole picture in every `COARSE_MS`; each is valid until the next but one is asked for. */
-async function* everyQuarter(clip: OpenClip): AsyncGenerator<Cutout, void, unknown> {
+/** A film longer than this is looked over by its key frames, of which one in so many ms is enough: decoding all of it twice would take minutes. */
+const LONG_MS = 120_000;
+const KEY_MS = 2500;
+/** Fewer key frames than this share of those wanted are too few. */
+const ENOUGH_KEYS = 0.5;
+
+/** One whole picture in every `COARSE_MS`; of a long film fewer. Each is valid until the next but one is asked for. */
+async function* wholePictures(clip: OpenClip): AsyncGenerator<Cutout, void, unknown> {
   const bytes = cutoutBytes({ left: 0, top: 0, right: clip.width + 1, bottom: clip.height + 1 });
   const memory = [0, 1, 2].map(() => new Uint8Array(bytes));
-  let next = 0;
   let count = 0;
-  for await (const picture of clip.pictures()) {
+  const keys = clip.durationMs > LONG_MS && (await clip.countKeys(KEY_MS)) >= (ENOUGH_KEYS * clip.durationMs) / KEY_MS;
+  let next = 0;
+  for await (const picture of keys ? clip.keyPictures(KEY_MS) : clip.pictures()) {
     if (picture.timeMs < next) continue;
     next = picture.timeMs + COARSE_MS;
     yield await picture.cut(null, memory[count++ % memory.length]);
@@ -95,7 +102,7 @@ async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings:
   const look = (picture: Cutout, square: Square) => network.landmarks(crop(picture, square));
   const asked = performance.now();
   let inside = 0;
-  for await (const frame of oneAhead(everyQuarter(clip))) {
+  for await (const frame of oneAhead(wholePictures(clip))) {
     const t = frame.frame.timeMs;
     stop();
     const t0 = performance.now();

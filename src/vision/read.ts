@@ -3,6 +3,7 @@ import { POINT, STRIDE, type Track } from "../core/track/track";
 import type { Asked } from "./anytime/asked";
 import { FIRST_MS, gridStep } from "./anytime/plan";
 import { lookInRounds } from "./anytime/rounds";
+import { segmentEnd } from "./anytime/segments";
 import { coarseLook, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
 import { CutoutStore } from "./cutoutStore";
@@ -42,6 +43,9 @@ export interface ReadSoFar {
 
 /** The background and the light are looked at once in this many ms. */
 const STILL_MS = 100;
+/** A film whose windows round the feet would take more than this, bytes, is read in segments, and is looked over for a cut once in this many ms. */
+const WINDOW_BYTES = 192 * 1024 ** 2;
+const CUT_MS = 1000;
 /** Pictures kept when none is looked at again: those under way to the network, and a few. */
 const AT_HAND = 8;
 /** Fewer frames than this are no clip. */
@@ -84,16 +88,57 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   const seen = cutoutArea([seenIn(square), { left: area.left, top: area.top, right: area.left + area.width, bottom: area.top + area.height }], clip.width, clip.height);
   const store = new CutoutStore(clip, reading.times, seen, options.asked ? undefined : AT_HAND);
   const whole = new Uint8Array(cutoutBytes({ left: 0, top: 0, right: clip.width + 1, bottom: clip.height + 1 }));
-  const hands: LumaWindow[] = [];
+  const hands: (LumaWindow | undefined)[] = [];
   const looks: Track["looks"] = [];
-  let nextStill = -Infinity;
+  const about: AboutClip = {
+    looks, others, crop: square, model: network.model, sounds: [],
+    video: { width: clip.width, height: clip.height, frames: clip.frames, fps: clip.fps, rotation: clip.rotation, audio: clip.audio, durationMs: clip.durationMs },
+  };
   const lookAt = (i: number, cut: Cutout, then: (points: Float32Array) => void) => ahead.ask(crop(cut, square), (output) => then(reading.take(i, output)));
   const step = options.asked ? gridStep(FIRST_MS, 1000 / clip.fps) : 1;
-  // How many closer looks there will be is not known: usually about as many as the first ones; a longer search comes ever nearer to the end.
-  const half = options.asked ? 0.5 : 1;
+  const long = total * area.width * area.height > WINDOW_BYTES;
+  // How many closer looks there will be is not known: usually about as many as the first ones; a longer search comes ever nearer to the end. A long film is looked at closer on the way.
+  const half = options.asked && !long ? 0.5 : 1;
   const usual = Math.max(1, total / step);
   let closer = 0;
+
+  const closerAt = async (frames: readonly number[]) => {
+    for (const [k, i] of frames.entries()) {
+      const t0 = performance.now();
+      if (!store.at(i)) await store.ensure(frames.slice(k), stop);
+      timings.decodeMs += performance.now() - t0;
+      stop();
+      const cut = store.at(i);
+      if (!cut) throw new ClipError("truncated", `picture ${i + 1} is not there a second time`);
+      await lookAt(i, cut, () => {
+        closer++;
+        if (!long) options.progress?.({ share: 1 - half * Math.exp(-closer / usual), done: total, total, closer: true });
+      });
+    }
+    await ahead.end();
+  };
+  /** Sees to the frames from one up to another: looks closer as it is asked, follows shoes and hands, and lets the pictures go. */
+  const finish = async (from: number, to: number) => {
+    about.sounds = await sounds;
+    const near = (i: number, x: number, y: number) => {
+      const cut = store.at(i);
+      return cut && windowIn(cut, x, y, reach);
+    };
+    const followed = () => {
+      const t0 = performance.now();
+      const track = reading.track(about, from, to);
+      reading.follow(track, from, options.asked ? near : (i) => hands[i] ?? null);
+      timings.patchesMs += performance.now() - t0;
+      return track;
+    };
+    const looking = { looks: () => reading.track(about, from, to), followed, lookAt: (frames: readonly number[]) => closerAt(frames.map((f) => f + from)) };
+    reading.settle(options.asked ? await lookInRounds(options.asked, options.faceOn, looking, !long) : followed(), from);
+    hands.fill(undefined, from, to);
+  };
+
   let background: Background | null = null;
+  let nextStill = -Infinity;
+  let [from, nextCut] = [0, CUT_MS];
   let asked = performance.now();
   for await (const picture of clip.pictures()) {
     timings.decodeMs += performance.now() - asked;
@@ -116,8 +161,17 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
       const moved = all && background ? background.moved(all.frame) : null;
       await lookAt(i, cut, (points) => {
         if (still) looks.push({ t, moved, luma: brightness(cut.frame, shifted(golferBox(points), -cut.left, -cut.top)) });
-        if (!options.asked) hands.push(windowIn(cut, ...handsNow(points), reach));
+        if (!options.asked) hands[i] = windowIn(cut, ...handsNow(points), reach);
       });
+    }
+    if (long && t >= nextCut) {
+      nextCut = t + CUT_MS;
+      await ahead.end();
+      const end = segmentEnd(reading.track(about, from, i + 1), options.faceOn);
+      if (end !== null) {
+        await finish(from, from + end);
+        from += end;
+      }
     }
     options.progress?.({ share: (half * (i + 1)) / total, done: i + 1, total, closer: false });
     asked = performance.now();
@@ -126,41 +180,10 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   await ahead.end();
   if (reading.times.length < SHORTEST) throw new ClipError("tooShort", `${reading.times.length} pictures`);
   if (reading.seen < LEAST_SEEN) throw new ClipError("noPerson");
-
-  const about: AboutClip = {
-    looks, others, crop: square, model: network.model, sounds: await sounds,
-    video: { width: clip.width, height: clip.height, frames: clip.frames, fps: clip.fps, rotation: clip.rotation, audio: clip.audio, durationMs: clip.durationMs },
-  };
-  const followed = () => {
-    const t0 = performance.now();
-    const track = reading.track(about);
-    reading.follow(track, options.asked ? (i, x, y) => (store.at(i) ? windowIn(store.at(i)!, x, y, reach) : null) : (i) => hands[i] ?? null);
-    timings.patchesMs += performance.now() - t0;
-    return track;
-  };
-  let track: Track;
-  if (!options.asked) track = followed();
-  else {
-    const closerAt = async (frames: readonly number[]) => {
-      for (const [k, i] of frames.entries()) {
-        const t0 = performance.now();
-        if (!store.at(i)) await store.ensure(frames.slice(k), stop);
-        timings.decodeMs += performance.now() - t0;
-        stop();
-        const cut = store.at(i);
-        if (!cut) throw new ClipError("truncated", `picture ${i + 1} is not there a second time`);
-        await lookAt(i, cut, () => {
-          closer++;
-          options.progress?.({ share: 1 - half * Math.exp(-closer / usual), done: total, total, closer: true });
-        });
-      }
-      await ahead.end();
-    };
-    track = await lookInRounds(options.asked, options.faceOn, { looks: () => reading.track(about), followed, lookAt: closerAt });
-  }
+  await finish(from, reading.times.length);
   options.progress?.({ share: 1, done: total, total, closer: false });
   timings.totalMs = performance.now() - began;
-  return { track, timings };
+  return { track: reading.settled(about), timings };
 }
 
 /** What of the picture the network and the hands' windows see. */

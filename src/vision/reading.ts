@@ -3,7 +3,7 @@ import { finishTrack } from "../core/track/finishTrack";
 import { midHands } from "../core/track/midHands";
 import { plantedSpells } from "../core/track/plantedSpells";
 import { roughReps } from "../core/track/roughReps";
-import { at, edgeAt, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type Track } from "../core/track/track";
+import { at, edgeAt, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type HandsPath, type Track } from "../core/track/track";
 import { PRESENT } from "./coarseLook";
 import type { Square } from "./crop/resample";
 import { readPoints } from "./network/points";
@@ -34,12 +34,15 @@ export type AboutClip = Pick<Track, "video" | "crop" | "model" | "others" | "loo
 /** What has been read of a clip so far, frame by frame; frames may be looked at in any order. */
 export class Reading {
   readonly times: number[] = [];
-  /** Brightness round the feet, of every frame. */
-  readonly feet: LumaWindow[] = [];
+  /** Brightness round the feet, of every frame that is not settled yet. */
+  readonly feet: (LumaWindow | undefined)[] = [];
   private readonly landmarks: Float32Array;
   private readonly outline: Float32Array;
   private readonly presence: Float32Array;
   private readonly read: Uint8Array;
+  private readonly footEdges: Float32Array;
+  private readonly footPaths: FootPath[] = [];
+  private readonly handsPaths: HandsPath[] = [];
   private readonly soles: (MaskRows | undefined)[] = [];
   private readonly followed: { key: readonly [foot: "left" | "right", ...frames: number[]]; paths: FootPath[] }[] = [];
 
@@ -48,6 +51,7 @@ export class Reading {
     this.outline = new Float32Array(total * OUTLINE).fill(NaN);
     this.presence = new Float32Array(total).fill(NaN);
     this.read = new Uint8Array(total);
+    this.footEdges = new Float32Array(total * EDGES).fill(NaN);
   }
 
   /** Takes what the network said of a frame; its points, in the picture's px. */
@@ -67,15 +71,29 @@ export class Reading {
     return read.filter((i) => this.presence[i]! >= PRESENT).length / Math.max(1, read.length);
   }
 
-  /** The track of what has been read, without what is followed in the picture. */
-  track(about: AboutClip): Track {
-    const n = this.times.length;
-    const whole = this.read.subarray(0, n).every((r) => r === 1);
+  /** The track of what has been read of some frames, without what is followed in the picture. */
+  track(about: AboutClip, from = 0, to = this.times.length): Track {
+    const whole = this.read.subarray(from, to).every((r) => r === 1);
     return {
-      ...about, times: Float64Array.from(this.times), ...(whole ? {} : { read: this.read.slice(0, n) }),
-      landmarks: this.landmarks.slice(0, at(n, 0)), outline: this.outline.slice(0, n * OUTLINE), presence: this.presence.slice(0, n),
-      footEdges: new Float32Array(n * EDGES).fill(NaN), footPaths: [], handsPaths: [],
+      ...about, times: Float64Array.from(this.times.slice(from, to)), ...(whole ? {} : { read: this.read.slice(from, to) }),
+      landmarks: this.landmarks.slice(at(from, 0), at(to, 0)), outline: this.outline.slice(from * OUTLINE, to * OUTLINE), presence: this.presence.slice(from, to),
+      footEdges: new Float32Array((to - from) * EDGES).fill(NaN), footPaths: [], handsPaths: [],
     };
+  }
+
+  /** Keeps what was followed in a track of the frames from `from` on, and lets go of what it was followed in. */
+  settle(track: Track, from: number): void {
+    this.footEdges.set(track.footEdges, from * EDGES);
+    for (const p of track.footPaths) this.footPaths.push({ ...p, from: p.from + from, plantedFrom: p.plantedFrom + from, plantedTo: p.plantedTo + from });
+    for (const p of track.handsPaths) this.handsPaths.push({ ...p, from: p.from + from });
+    for (let i = from; i < from + track.times.length; i++) this.feet[i] = this.soles[i] = undefined;
+    this.followed.length = 0;
+  }
+
+  /** The track of all that was settled. */
+  settled(about: AboutClip): Track {
+    const footEdges = this.footEdges.slice(0, this.times.length * EDGES);
+    return { ...this.track(about), footEdges, footPaths: this.footPaths, handsPaths: this.handsPaths };
   }
 
   /** What was followed once need not be followed again when a closer look moves a spell's end or a top by a picture or two. */
@@ -91,29 +109,33 @@ export class Reading {
   /**
    * Adds the shoes' edges, and shoes and hands as followed in the picture.
    *
-   * @param handsAt brightness round a place in a frame; null where that frame is not at hand
+   * @param from frame of the clip that is the track's first
+   * @param handsAt brightness round a place in a frame of the clip; null where that frame is not at hand
    */
-  follow(track: Track, handsAt: (i: number, x: number, y: number) => LumaWindow | null): void {
+  follow(track: Track, from: number, handsAt: (i: number, x: number, y: number) => LumaWindow | null): void {
     const first = finishTrack(track, this.faceOn);
     const cm = statureInPx(first) / 178;
     const point = (i: number, p: number) => [first.landmarks[at(i, p)]!, first.landmarks[at(i, p) + 1]!] as const;
-    this.soles.forEach((mask, i) => {
-      if (!mask) return;
+    const feet = this.feet.slice(from, from + track.times.length).filter((w) => w !== undefined);
+    if (feet.length < track.times.length) throw new RangeError("frames that are settled can't be followed again");
+    for (let i = 0; i < track.times.length; i++) {
+      const mask = this.soles[from + i];
+      if (!mask) continue;
       for (const foot of ["left", "right"] as const)
         track.footEdges.set(footEdges(mask, track.crop, point(i, POINT[`${foot}Ankle`]), point(i, POINT[`${foot}Heel`]), point(i, POINT[`${foot}Toe`]), cm), edgeAt(i, foot, "left"));
-    });
+    }
     const reps = roughReps(first);
     for (const foot of ["left", "right"] as const)
       for (const spell of plantedSpells(first, foot)) {
         const own = (paths: FootPath[]) => paths.map((p) => ({ ...p, plantedFrom: spell.from, plantedTo: spell.to }));
-        track.footPaths.push(...own(this.once([foot, spell.from, spell.to], () => footPaths(spell, this.feet, track.times, cm))));
+        track.footPaths.push(...own(this.once([foot, spell.from, spell.to], () => footPaths(spell, feet, track.times, cm))));
         // From behind no likeness tells a heel from its shin (docs/decisions/12).
-        for (const { top, low } of this.faceOn ? reps : []) track.footPaths.push(...own(this.once([foot, spell.from, spell.to, top, low], () => [risePath(spell, this.feet, track.times, cm, top, low)].filter((p) => p !== null))));
+        for (const { top, low } of this.faceOn ? reps : []) track.footPaths.push(...own(this.once([foot, spell.from, spell.to, top, low], () => [risePath(spell, feet, track.times, cm, top, low)].filter((p) => p !== null))));
       }
     const hands = midHands(track.read ? first : track);
     for (const { top } of reps) {
       const span = Math.round(HANDS_S * track.video.fps);
-      const windows = Array.from(track.times, (_, i) => (Math.abs(i - top) <= span ? handsAt(i, hands.x[i]!, hands.y[i]!) : null));
+      const windows = Array.from(track.times, (_, i) => (Math.abs(i - top) <= span ? handsAt(from + i, hands.x[i]!, hands.y[i]!) : null));
       track.handsPaths.push(handsPath(windows, hands, top, span, Math.round(14 * cm)));
     }
   }

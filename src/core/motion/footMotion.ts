@@ -55,21 +55,64 @@ export function placeOnClock(foot: FootMotion, startMs: number, dt: number, n: n
   return { ankleT: on("ankleT"), heelT: on("heelT"), toeT: on("toeT"), ankleU: on("ankleU") };
 }
 
+/** What comes before and after a part of the motion counts for this long, ms, and one spell beyond. */
+const ROUND_MS = 1000;
+
+/** A foot's story round a part of the motion: what a rep costs does not grow with the length of the film. */
+export function footRound(foot: FootMotion, fromMs: number, toMs: number): FootMotion {
+  const [from, to] = [fromMs - ROUND_MS, toMs + ROUND_MS];
+  const { spells } = foot;
+  const first = spells.findIndex((s) => s.toMs >= from);
+  if (first < 0) return { spells: spells.slice(-1).map((s) => cutSpell(s, from, to)) };
+  const after = spells.findIndex((s) => s.fromMs > to);
+  return { spells: spells.slice(Math.max(0, first - 1), after < 0 ? undefined : after + 1).map((s) => cutSpell(s, from, to)) };
+}
+
+function cutSpell(s: FootSpell, from: number, to: number): FootSpell {
+  const rises = s.rises.map((r) => cutFollow(r, from, to)).filter((r) => r.times.length);
+  return { ...s, whole: cutFollow(s.whole, from, to), heel: cutFollow(s.heel, from, to), toe: cutFollow(s.toe, from, to), rises };
+}
+
+function cutFollow(f: FootFollow, from: number, to: number): FootFollow {
+  const { times } = f;
+  if (!times.length || (times[0]! >= from && times[times.length - 1]! <= to)) return f;
+  const [a, b] = [firstWhere(times.length, (i) => times[i]! >= from), firstWhere(times.length, (i) => times[i]! > to)];
+  return { times: times.subarray(a, b), t: f.t.subarray(a, b), u: f.u.subarray(a, b), residual: f.residual.subarray(a, b) };
+}
+
+/** First of `n` indices, in order, from which on something holds. */
+function firstWhere(n: number, holds: (i: number) => boolean): number {
+  let [low, high] = [0, n];
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (holds(mid)) high = mid;
+    else low = mid + 1;
+  }
+  return low;
+}
+
 /** Reads one foot's spells: places from the network's points, steps between them from the followed shoe where it was followed through. */
 export function footMotion(track: Track, scene: Scene, golfer: GolferFacts, side: SideName): FootMotion {
   const foot = ownFoot(golfer.hand, side);
   const k = scene.scale.cmPerPx;
   const toT = (x: number) => (x - track.video.width / 2) * k * scene.targetSign;
   const planted = plantedSpells(track, foot);
+  const paths = (part: FootPath["part"]) => track.footPaths.filter((q) => q.foot === foot && q.part === part).sort((a, b) => a.plantedTo - b.plantedTo);
+  const byPart = { whole: paths("whole"), heel: paths("heel"), toe: paths("toe"), rise: paths("rise") };
   const spells: FootSpell[] = planted.map((s) => {
-    const own = (part: FootPath["part"]) => track.footPaths.filter((q) => q.foot === foot && q.part === part && q.plantedFrom === s.from && q.plantedTo === s.to);
+    const own = (part: FootPath["part"]) => {
+      const ordered = byPart[part];
+      const first = firstWhere(ordered.length, (i) => ordered[i]!.plantedTo >= s.from);
+      const end = firstWhere(ordered.length, (i) => ordered[i]!.plantedFrom > s.to);
+      return ordered.slice(first, end).filter((q) => mostlyIn(q, s));
+    };
     const inCm = (p: FootPath): FootFollow => ({
       times: track.times.slice(p.from, p.from + p.dx.length),
       t: scaled(p.dx, k * scene.targetSign),
       u: scaled(p.dy, -k),
       residual: scaled(p.residual, 1),
     });
-    const follow = (part: FootPath["part"]): FootFollow => own(part).map(inCm)[0] ?? { times: new Float64Array(0), t: new Float64Array(0), u: new Float64Array(0), residual: new Float64Array(0) };
+    const follow = (part: FootPath["part"]): FootFollow => joined(own(part).map(inCm));
     return {
       fromMs: track.times[s.from]!,
       toMs: track.times[s.to]!,
@@ -114,6 +157,19 @@ function restOf(track: Track, foot: "left" | "right", { from, to }: PlantedSpell
     return last;
   };
   return [until(-1), until(1)];
+}
+
+/** Whether a foot was followed from this spell: a long film is followed in segments, each of which knows a part of the spell. */
+function mostlyIn({ plantedFrom, plantedTo }: FootPath, { from, to }: PlantedSpell): boolean {
+  return 2 * (Math.min(plantedTo, to) - Math.max(plantedFrom, from) + 1) > plantedTo - plantedFrom + 1;
+}
+
+/** Paths of a shoe that stands in one place all the while, one behind the other. */
+function joined(paths: FootFollow[]): FootFollow {
+  if (paths.length === 1) return paths[0]!;
+  const inOrder = paths.sort((a, b) => a.times[0]! - b.times[0]!);
+  const all = (key: keyof FootFollow) => Float64Array.from(inOrder.flatMap((p) => [...p[key]]));
+  return { times: all("times"), t: all("t"), u: all("u"), residual: all("residual") };
 }
 
 /** A match that lies on whole pixels both ways found no better place between them: it has slipped onto something else. */

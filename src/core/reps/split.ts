@@ -1,3 +1,4 @@
+import { footRound } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
 import { roughReps } from "../track/roughReps";
 import type { Track } from "../track/track";
@@ -31,14 +32,17 @@ export function split(track: Track, m: Motion, rules: RepRules): RepWindow[] {
   }));
 }
 
-/** The part of a motion that a window holds, on its own clock; feet keep their whole story. */
+/** The part of a motion that a window holds, on its own clock; feet with what comes just before and after. */
 export function slice(m: Motion, { from, to }: Pick<RepWindow, "from" | "to">): Motion {
   if (from === 0 && to === m.n - 1) return m;
   const cut = (x: Float64Array) => (x.length ? x.subarray(from, to + 1) : x);
   const path = (p: Motion["joints"]["lead"]["hip"]) => ({ t: cut(p.t), u: cut(p.u) });
   const joints = (side: Motion["joints"]["lead"]) => Object.fromEntries(Object.entries(side).map(([name, p]) => [name, path(p)])) as Motion["joints"]["lead"];
+  const startMs = m.startMs + from * m.dt * 1000;
+  const endMs = m.startMs + to * m.dt * 1000;
+  const feet = { lead: footRound(m.feet.lead, startMs, endMs), trail: footRound(m.feet.trail, startMs, endMs) };
   return {
-    ...m, startMs: m.startMs + from * m.dt * 1000, n: to - from + 1,
+    ...m, startMs, n: to - from + 1, feet,
     hipT: cut(m.hipT), hipU: cut(m.hipU), headT: cut(m.headT), headU: cut(m.headU), headHidden: cut(m.headHidden), shoulderT: cut(m.shoulderT), shoulderU: cut(m.shoulderU),
     handsT: cut(m.handsT), handsU: cut(m.handsU), closeHandsT: cut(m.closeHandsT), closeHandsU: cut(m.closeHandsU), comT: cut(m.comT), comU: cut(m.comU),
     rear: cut(m.rear), bend: cut(m.bend), direction: { lead: cut(m.direction.lead), trail: cut(m.direction.trail) }, joints: { lead: joints(m.joints.lead), trail: joints(m.joints.trail) },

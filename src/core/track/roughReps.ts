@@ -39,6 +39,7 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
   const { times, presence } = track;
   const n = times.length;
   const { raised, guessed } = armRaise(track);
+  const stays = STAYS * statureInPx(track);
   const out: RoughRep[] = [];
   let i = 0;
   while (i < n) {
@@ -59,7 +60,7 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
     if (top < 0 || raised[top]! < RAISED) continue;
     let turned = top;
     while (turned > 0 && raised[turned - 1]! > raised[top]! - LEVEL) turned--;
-    if (((times[from]! + times[to]!) / 2 - times[turned]!) / 1000 < SHORTEST || wanders(track, top, bottom)) continue;
+    if (((times[from]! + times[to]!) / 2 - times[turned]!) / 1000 < SHORTEST || wayOfHips(track, top, bottom) > stays) continue;
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
     if (down > LONGEST || rested > RESTING * down + RESTING_S) continue;
@@ -76,12 +77,13 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
   return out;
 }
 
-function wanders(track: Pick<Track, "landmarks" | "times">, top: number, bottom: number): boolean {
+/** How far the hips go from just before the top to the bottom, px. */
+function wayOfHips(track: Pick<Track, "landmarks" | "times">, top: number, bottom: number): number {
   const { landmarks, times } = track;
   const x = (i: number) => (landmarks[at(i, POINT.leftHip)]! + landmarks[at(i, POINT.rightHip)]!) / 2;
   let from = top;
   while (from > 0 && times[top]! - times[from]! < 400) from--;
-  return Math.abs(x(bottom) - x(from)) > STAYS * statureInPx(track);
+  return Math.abs(x(bottom) - x(from));
 }
 
 /** Angle of the arms from hanging straight down, in the picture, degrees 0–180: NaN where the hands are hidden, or as the network guesses it there. */

@@ -17,7 +17,7 @@ const REP_MS = 66;
 /** A clip in which no rep was found is searched at these spacings, one after another, ms. */
 const SEARCHED_MS = [REP_MS, 33, 0] as const;
 /** A rep as it is first looked at: this long before its rough top and after its lowest hands, ms. */
-const ROUGH = { before: 1900, after: 900 } as const;
+export const ROUGH = { before: 1900, after: 900 } as const;
 
 /** Spacing at which a part is first read, ms; and how far it reaches either way of its events. */
 interface Need {
@@ -50,8 +50,9 @@ export const firstLook = (times: Float64Array): number[] => spaced(times, times[
  *
  * @param track what has been read so far
  * @param analysis of it, or null while only the first look has been taken
+ * @param search whether to look closer where no rep was found
  */
-export function nextFrames(track: Track, analysis: Analysis | null, wanted: Wanted, faceOn: boolean): number[] {
+export function nextFrames(track: Track, analysis: Analysis | null, wanted: Wanted, faceOn: boolean, search = true): number[] {
   const read = new Set(readFrames(track));
   const fresh = (frames: Iterable<number>) => [...new Set(frames)].filter((i) => !read.has(i)).sort((a, b) => a - b);
   if (!analysis) {
@@ -60,7 +61,7 @@ export function nextFrames(track: Track, analysis: Analysis | null, wanted: Want
     return fresh(reps.flatMap(({ top, low }) => spaced(times, times[top]! - ROUGH.before, times[low]! + ROUGH.after, REP_MS)));
   }
   // That there is no rep is not said of a clip that was thinly read.
-  if (!analysis.reps.length)
+  if (!analysis.reps.length && search)
     for (const spacing of SEARCHED_MS) {
       const frames = fresh(spaced(track.times, track.times[0]!, track.times[track.times.length - 1]!, spacing));
       if (frames.length) return frames;

@@ -10,12 +10,16 @@ export interface Looking {
   lookAt: (frames: readonly number[]) => Promise<void>;
 }
 
-/** Looks closer, round by round after a first look, until the plan has no more frames to look at. */
-export async function lookInRounds({ wanted, analyse }: Asked, faceOn: boolean, { looks, followed, lookAt }: Looking): Promise<Track> {
+/**
+ * Looks closer, round by round after a first look, until the plan has no more frames to look at.
+ *
+ * @param search whether to look closer where no rep was found; not in the pauses of a long film
+ */
+export async function lookInRounds({ wanted, analyse }: Asked, faceOn: boolean, { looks, followed, lookAt }: Looking, search = true): Promise<Track> {
   await lookAt(nextFrames(looks(), null, wanted, faceOn));
   for (;;) {
     const track = followed();
-    const frames = nextFrames(track, analyse(track), wanted, faceOn);
+    const frames = nextFrames(track, analyse(track), wanted, faceOn, search);
     if (!frames.length) return track;
     await lookAt(frames);
   }

@@ -1,4 +1,4 @@
-import { ALL_FORMATS, AudioSampleSink, Input, VideoSampleSink, type InputVideoTrack, type Source, type VideoSample } from "mediabunny";
+import { ALL_FORMATS, AudioSampleSink, EncodedPacketSink, Input, VideoSampleSink, type InputVideoTrack, type Source, type VideoSample } from "mediabunny";
 import { ClipError } from "./clipError";
 import { storedRect, type Cutout } from "./cutout";
 import { uprightSize, type Box, type Frame } from "./frame";
@@ -27,6 +27,10 @@ export interface OpenClip {
   audio: boolean;
   /** Decoded pictures in presentation order, between two times (ms) when they are given; each can be cut until the next is asked for. */
   pictures(fromMs?: number, toMs?: number): AsyncGenerator<Picture, void, unknown>;
+  /** Pictures that stand alone (key frames), each at least so many ms after the one before. */
+  keyPictures(apartMs: number): AsyncGenerator<Picture, void, unknown>;
+  /** How many of them there are. */
+  countKeys(apartMs: number): Promise<number>;
   /** Mono sound in blocks; none when there is no sound or it can't be decoded. */
   sound(): AsyncGenerator<{ timeMs: number; rate: number; samples: Float32Array }, void, unknown>;
   close(): void;
@@ -85,6 +89,22 @@ export async function openClip(source: Source, bytes: number): Promise<OpenClip>
         }
         if (fromMs === undefined && toMs === undefined && count < stats.packetCount * 0.9) throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`);
       },
+      async countKeys(apartMs) {
+        let count = 0;
+        for await (const _ of keyTimes(track, apartMs)) count++;
+        return count;
+      },
+      async *keyPictures(apartMs) {
+        for await (const sample of new VideoSampleSink(track).samplesAtTimestamps(keyTimes(track, apartMs))) {
+          if (!sample) continue;
+          try {
+            const timeMs = (sample.timestamp - start) * 1000;
+            yield { timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) };
+          } finally {
+            sample.close();
+          }
+        }
+      },
       async *sound() {
         if (!soundTrack || !audio) return;
         for await (const sample of new AudioSampleSink(soundTrack).samples()) {
@@ -113,6 +133,17 @@ async function firstPicture(input: Input): Promise<InputVideoTrack> {
   }
   if (track) return track;
   throw (await input.getPrimaryAudioTrack()) ? new ClipError("noPicture") : new ClipError("truncated", "its list of pictures is missing");
+}
+
+/** Times of key frames, s, each at least so many ms after the one before. */
+async function* keyTimes(track: InputVideoTrack, apartMs: number): AsyncGenerator<number, void, unknown> {
+  const packets = new EncodedPacketSink(track);
+  let last = -Infinity;
+  for (let packet = await packets.getFirstPacket({ metadataOnly: true }); packet; packet = await packets.getNextKeyPacket(packet, { metadataOnly: true })) {
+    if ((packet.timestamp - last) * 1000 < apartMs) continue;
+    last = packet.timestamp;
+    yield last;
+  }
 }
 
 async function cut(sample: VideoSample, timeMs: number, rotation: Frame["rotation"], area: Box | null, into?: Uint8Array<ArrayBuffer>): Promise<Cutout> {
