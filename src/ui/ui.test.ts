@@ -56,7 +56,7 @@ describe("the reading queue", () => {
   });
 
   it("tells the time left from the pace so far", () => {
-    expect(secondsLeft({ step: "reading", far: { share: 0.05, done: 5, total: 100, closer: false } }, 0, 500)).toBeNull();
-    expect(secondsLeft({ step: "reading", far: { share: 0.2, done: 50, total: 250, closer: false } }, 0, 5000)).toBe(20);
+    expect(secondsLeft({ step: "reading", far: { share: 0.05, done: 5, total: 100, phase: "reading" } }, 0, 500)).toBeNull();
+    expect(secondsLeft({ step: "reading", far: { share: 0.2, done: 50, total: 250, phase: "reading" } }, 0, 5000)).toBe(20);
   });
 });

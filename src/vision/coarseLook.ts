@@ -39,11 +39,11 @@ export interface CoarseLook {
  * One picture in every quarter second: where the golfer practises (the middle of where they are seen, so that walking in
  * and out does not count), how much room the whole movement needs there, and who else is in the picture.
  */
-export async function coarseLook(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, stop: () => void): Promise<CoarseLook> {
-  const seen = await follow(clip, network, crop, timings, stop, null);
+export async function coarseLook(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, meanwhile: (t: number) => void): Promise<CoarseLook> {
+  const seen = await follow(clip, network, crop, timings, meanwhile, null);
   const stays = somebodyStays(seen);
   // Who was taken for the golfer walked by, before somebody who stands there all the while.
-  return summed(stays ? await follow(clip, network, crop, timings, stop, stays) : seen);
+  return summed(stays ? await follow(clip, network, crop, timings, meanwhile, stays) : seen);
 }
 
 /** Where the followed golfer was seen and what room they need there, and other people. */
@@ -72,7 +72,7 @@ const STAYED = 0.5;
 const NOT_FAR = 0.5;
 
 /** A film longer than this is looked over by its key frames, of which one in so many ms is enough: decoding all of it twice would take minutes. */
-const LONG_MS = 120_000;
+export const LONG_MS = 120_000;
 const KEY_MS = 2500;
 /** Fewer key frames than this share of those wanted are too few. */
 const ENOUGH_KEYS = 0.5;
@@ -92,7 +92,7 @@ async function* wholePictures(clip: OpenClip): AsyncGenerator<Cutout, void, unkn
 }
 
 /** @param start where the golfer stands, when known; else the largest person is the golfer */
-async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, stop: () => void, start: Square | null): Promise<Followed> {
+async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, meanwhile: (t: number) => void, start: Square | null): Promise<Followed> {
   const wanted: Followed["wanted"] = [];
   const people: (Track["others"] | Promise<Track["others"]>)[] = [];
   let square: Square | null = start;
@@ -104,7 +104,7 @@ async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings:
   let inside = 0;
   for await (const frame of oneAhead(wholePictures(clip))) {
     const t = frame.frame.timeMs;
-    stop();
+    meanwhile(t);
     const t0 = performance.now();
     let seen = square ? look(frame, square) : null;
     if (!square || t >= nextPeople) {

@@ -4,7 +4,7 @@ import type { Asked } from "./anytime/asked";
 import { FIRST_MS, gridStep } from "./anytime/plan";
 import { lookInRounds } from "./anytime/rounds";
 import { segmentEnd } from "./anytime/segments";
-import { coarseLook, TIGHT } from "./coarseLook";
+import { coarseLook, LONG_MS, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
 import { CutoutStore } from "./cutoutStore";
 import { ClipError } from "./decode/clipError";
@@ -32,17 +32,19 @@ export interface ReadOptions {
 
 /** How far reading is. */
 export interface ReadSoFar {
-  /** Share of the work that is done, 0–1: an estimate while it looks closer. */
+  /** Share of the work that is done, 0–1: an estimate while it finds the golfer and while it looks closer. */
   share: number;
   /** Pictures gone through, of how many. */
   done: number;
   total: number;
-  /** All pictures were gone through; what decides the checks is looked at more closely. */
-  closer: boolean;
+  /** Finding the golfer; reading; all pictures were gone through, and what decides the checks is looked at more closely. */
+  phase: "finding" | "reading" | "closer";
 }
 
 /** The background and the light are looked at once in this many ms. */
 const STILL_MS = 100;
+/** Share of the whole time that finding the golfer takes: where every picture is read, where some are, and in a long film (of which few are looked at). */
+const FOUND = { whole: 0.15, asked: 0.35, long: 0.03 } as const;
 /** A film whose windows round the feet would take more than this, bytes, is read in segments, and is looked over for a cut once in this many ms. */
 const WINDOW_BYTES = 192 * 1024 ** 2;
 const CUT_MS = 1000;
@@ -78,8 +80,13 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   // Heard while the network looks.
   const sounds = soundOnsets(clip.sound());
   sounds.catch(() => {});
-  const { square, others, golfer, feet } = await coarseLook(clip, network, crop, timings, stop);
   const total = clip.frames;
+  const found = clip.durationMs > LONG_MS ? FOUND.long : options.asked ? FOUND.asked : FOUND.whole;
+  const { square, others, golfer, feet } = await coarseLook(clip, network, crop, timings, (t) => {
+    stop();
+    options.progress?.({ share: (found * t) / clip.durationMs, done: 0, total, phase: "finding" });
+  });
+  const tell = (share: number, done: number, phase: ReadSoFar["phase"]) => options.progress?.({ share: found + (1 - found) * share, done, total, phase });
   const body = square.size / TIGHT / 1.25 / 1.1;
   // Where the golfer practises, not where they walk in.
   const area = feetArea(feet, body);
@@ -112,7 +119,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
       if (!cut) throw new ClipError("truncated", `picture ${i + 1} is not there a second time`);
       await lookAt(i, cut, () => {
         closer++;
-        if (!long) options.progress?.({ share: 1 - half * Math.exp(-closer / usual), done: total, total, closer: true });
+        if (!long) tell(1 - half * Math.exp(-closer / usual), total, "closer");
       });
     }
     await ahead.end();
@@ -173,7 +180,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
         from += end;
       }
     }
-    options.progress?.({ share: (half * (i + 1)) / total, done: i + 1, total, closer: false });
+    tell((half * (i + 1)) / total, i + 1, "reading");
     asked = performance.now();
   }
   timings.decodeMs += performance.now() - asked;
@@ -181,7 +188,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   if (reading.times.length < SHORTEST) throw new ClipError("tooShort", `${reading.times.length} pictures`);
   if (reading.seen < LEAST_SEEN) throw new ClipError("noPerson");
   await finish(from, reading.times.length);
-  options.progress?.({ share: 1, done: total, total, closer: false });
+  tell(1, total, "reading");
   timings.totalMs = performance.now() - began;
   return { track: reading.settled(about), timings };
 }

@@ -6,6 +6,7 @@ import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
+import type { ReadSoFar } from "@/vision/read";
 import { secondsLeft, type ClipItem, type ClipState } from "./queue";
 
 interface Props {
@@ -117,6 +118,12 @@ function Foot({ state, stop, again, remove }: { state: ClipState; stop(): void; 
   }
 }
 
+const SAID: Record<ReadSoFar["phase"], (far: ReadSoFar) => string> = {
+  finding: () => "",
+  reading: ({ done, total }) => `${done} of ${total} pictures.`,
+  closer: () => "Looking closer where it counts.",
+};
+
 function Working({ state, stop }: { state: Extract<ClipState, { step: "working" }>; stop(): void }) {
   const [now, setNow] = useState(state.startedAt);
   useEffect(() => {
@@ -126,11 +133,11 @@ function Working({ state, stop }: { state: Extract<ClipState, { step: "working" 
   const { step, far } = state.progress;
   const left = secondsLeft(state.progress, state.startedAt, now);
   const percent = Math.floor(100 * (far?.share ?? 0));
-  const title = step === "loading" ? "Getting the network ready" : step === "looking" ? "Looking for you" : `Reading, ${percent} %`;
+  const title = step === "loading" ? "Getting the network ready" : step === "looking" || far?.phase === "finding" ? "Looking for you" : `Reading, ${percent} %`;
   return (
     <>
       <p className="font-bold" role="progressbar" aria-valuenow={percent} aria-valuemin={0} aria-valuemax={100} aria-label={title}>{title}</p>
-      <p className="text-[15px] text-ink-2">{far ? (far.closer ? "Looking closer where it counts." : `${far.done} of ${far.total} pictures.`) : ""} {left !== null && `About ${left} s to go.`}</p>
+      <p className="text-[15px] text-ink-2">{far ? (SAID[far.phase](far)) : ""} {left !== null && `About ${left} s to go.`}</p>
       <Button look="quiet" className="px-0!" onClick={stop}>Stop this one</Button>
     </>
   );

@@ -13,17 +13,24 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
   const { drill } = readFor;
   const [items, change] = useReducer(changeQueue, []);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
-  const busy = useRef<number | null>(null);
+  const busy = useRef<{ id: number; stopped: boolean } | null>(null);
 
-  useEffect(() => () => worker.current?.worker.terminate(), []);
-
-  const reader = () => {
+  const reader = useCallback(() => {
     if (!worker.current) {
       const w = new Worker(new URL("../../vision/worker/read.worker.ts", import.meta.url), { type: "module" });
       worker.current = { worker: w, reader: wrap<Reader>(w) };
     }
     return worker.current.reader;
-  };
+  }, []);
+
+  useEffect(() => {
+    // Ready before the first clip is chosen; what goes wrong here is said when one is read.
+    reader().warm().catch(() => {});
+    return () => {
+      worker.current?.worker.terminate();
+      worker.current = null;
+    };
+  }, [reader]);
 
   const set = useCallback((id: number, state: ClipState) => change({ type: "state", id, state }), []);
 
@@ -51,21 +58,22 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
     if (busy.current !== null) return;
     const item = items.find((i) => i.state.step === "waiting");
     if (!item) return;
-    busy.current = item.id;
+    const run = (busy.current = { id: item.id, stopped: false });
     const startedAt = performance.now();
     set(item.id, { step: "working", progress: { step: "loading" }, startedAt });
     void (async () => {
       let began = startedAt;
       try {
         const result = await reader().read(item.file, readFor, proxy((progress) => {
+          if (run.stopped) return;
           if (progress.step === "reading" && began === startedAt) began = performance.now();
           set(item.id, { step: "working", progress, startedAt: began });
         }));
+        if (run.stopped) return;
         if (result.ok) await keep(item, result.clipSha256, { bytes: result.track, sha256: result.trackSha256 });
-        else if (result.code === "cancelled") set(item.id, { step: "stopped" });
         else set(item.id, { step: "failed", message: result.message, action: result.action, again: !["notVideo", "empty", "noPicture", "codec", "tooBig"].includes(result.code) });
       } catch {
-        set(item.id, { step: "failed", message: "Reading broke off.", action: "Try again. The clip itself is untouched.", again: true });
+        if (!run.stopped) set(item.id, { step: "failed", message: "Reading broke off.", action: "Try again. The clip itself is untouched.", again: true });
         worker.current?.worker.terminate();
         worker.current = null;
       } finally {
@@ -73,15 +81,24 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
         change({ type: "add", files: [] });
       }
     })();
-  }, [items, keep, readFor, set]);
+  }, [items, keep, reader, readFor, set]);
+
+  /** Shown at once; the worker stops at its next picture. */
+  const stopRunning = () => {
+    const run = busy.current;
+    if (!run || run.stopped) return;
+    run.stopped = true;
+    set(run.id, { step: "stopped" });
+    void worker.current?.reader.cancel();
+  };
 
   return {
     items,
     add: (files: File[]) => change({ type: "add", files: files.map((file) => ({ id: nextId++, file })) }),
-    stop: (item: ClipItem) => (item.id === busy.current ? void worker.current?.reader.cancel() : set(item.id, { step: "stopped" })),
+    stop: (item: ClipItem) => (item.id === busy.current?.id ? stopRunning() : set(item.id, { step: "stopped" })),
     stopAll: () => {
       change({ type: "stopAll" });
-      void worker.current?.reader.cancel();
+      stopRunning();
     },
     again: (item: ClipItem) => set(item.id, { step: "waiting" }),
     remove: (item: ClipItem) => change({ type: "remove", id: item.id }),
