@@ -48,6 +48,8 @@ const FOUND = { whole: 0.15, asked: 0.35, long: 0.03 } as const;
 /** A film whose windows round the feet would take more than this, bytes, is read in segments, and is looked over for a cut once in this many ms. */
 const WINDOW_BYTES = 192 * 1024 ** 2;
 const CUT_MS = 1000;
+/** Of a long film, pictures are kept for this long, s: a rep may just have ended (its windows reach 2.8 s). Older ones are decoded again. */
+const KEPT_S = 3;
 /** Pictures kept when none is looked at again: those under way to the network, and a few. */
 const AT_HAND = 8;
 /** Fewer frames than this are no clip. */
@@ -93,7 +95,8 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   const reach = Math.round(body * 0.24);
   const reading = new Reading(total, square, area, options.faceOn);
   const seen = cutoutArea([seenIn(square), { left: area.left, top: area.top, right: area.left + area.width, bottom: area.top + area.height }], clip.width, clip.height);
-  const store = new CutoutStore(clip, reading.times, seen, options.asked ? undefined : AT_HAND);
+  const long = total * area.width * area.height > WINDOW_BYTES;
+  const store = new CutoutStore(clip, reading.times, seen, !options.asked ? AT_HAND : long ? Math.ceil((KEPT_S * total) / (clip.durationMs / 1000)) : undefined);
   const whole = new Uint8Array(cutoutBytes({ left: 0, top: 0, right: clip.width + 1, bottom: clip.height + 1 }));
   const hands: (LumaWindow | undefined)[] = [];
   const looks: Track["looks"] = [];
@@ -103,7 +106,6 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   };
   const lookAt = (i: number, cut: Cutout, then: (points: Float32Array) => void) => ahead.ask(crop(cut, square), (output) => then(reading.take(i, output)));
   const step = options.asked ? gridStep(FIRST_MS, 1000 / clip.fps) : 1;
-  const long = total * area.width * area.height > WINDOW_BYTES;
   // How many closer looks there will be is not known: usually about as many as the first ones; a longer search comes ever nearer to the end. A long film is looked at closer on the way.
   const half = options.asked && !long ? 0.5 : 1;
   const usual = Math.max(1, total / step);

@@ -7,7 +7,7 @@ import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import type { ReadSoFar } from "@/vision/read";
-import { secondsLeft, type ClipItem, type ClipState } from "./queue";
+import { inTime, secondsLeft, type ClipItem, type ClipState } from "./queue";
 
 interface Props {
   item: ClipItem;
@@ -137,7 +137,7 @@ function Working({ state, stop }: { state: Extract<ClipState, { step: "working" 
   return (
     <>
       <p className="font-bold" role="progressbar" aria-valuenow={percent} aria-valuemin={0} aria-valuemax={100} aria-label={title}>{title}</p>
-      <p className="text-[15px] text-ink-2">{far ? (SAID[far.phase](far)) : ""} {left !== null && `About ${left} s to go.`}</p>
+      <p className="text-[15px] text-ink-2">{far ? (SAID[far.phase](far)) : ""} {left !== null && `About ${inTime(left)} to go.`}</p>
       <Button look="quiet" className="px-0!" onClick={stop}>Stop this one</Button>
     </>
   );

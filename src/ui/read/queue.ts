@@ -57,6 +57,9 @@ export function headline(items: ClipItem[]): string {
 
 const inWords = (n: number) => ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine"][n] ?? String(n);
 
+/** Words for a time that is left. */
+export const inTime = (seconds: number): string => (seconds < 90 ? `${seconds} s` : `${Math.round(seconds / 60)} min`);
+
 /** Seconds left, from how long the pictures so far have taken; null until that can be told. */
 export function secondsLeft(progress: Progress, startedAt: number, now: number): number | null {
   const { far } = progress;
