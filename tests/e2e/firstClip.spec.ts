@@ -36,6 +36,7 @@ test("begins with three answers", async ({ page }) => {
 test("a clip goes in, a judged rep comes out, and is still there after a reload", async ({ page }) => {
   await page.goto("/read");
   await accessible(page);
+  await expect(page.getByTestId("device")).toHaveText(/read on its (graphics )?processor, .*\d ms each/, { timeout: 300_000 });
   await page.getByLabel("Choose clips").setInputFiles(CLIP);
   await expect(page.getByRole("progressbar", { name: /Reading, \d+ %/ })).toBeVisible({ timeout: 300_000 });
   await expect(page.getByText(/of 256 pictures/)).toBeVisible();

@@ -5,13 +5,14 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { Button } from "@/ui/kit/button";
 import { DRILLS } from "@/core/drills";
 import { ClipCard } from "./clipCard";
+import { DeviceLine } from "./deviceLine";
 import { headline } from "./queue";
 import { useReading } from "./useReading";
 
 /** Read clips: drop or choose several; each one is a column that fills as it is read. */
 export function ReadClips({ hand, statureCm, keepFilm }: { hand: "left" | "right"; statureCm: number; keepFilm: boolean }) {
   const [drill, setDrill] = useState("double-step");
-  const { items, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, useMemo(() => ({ drill, hand, statureCm }), [drill, hand, statureCm]));
+  const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, useMemo(() => ({ drill, hand, statureCm }), [drill, hand, statureCm]));
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const open = items.some((i) => ["waiting", "working", "keeping"].includes(i.state.step));
@@ -90,6 +91,7 @@ export function ReadClips({ hand, statureCm, keepFilm }: { hand: "left" | "right
       {items.some((i) => i.state.step === "done") && (
         <p className="mt-8"><Link href="/reps" className="underline underline-offset-4">All reps</Link></p>
       )}
+      <DeviceLine device={device} />
     </div>
   );
 }

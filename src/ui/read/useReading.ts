@@ -1,8 +1,8 @@
 "use client";
 
 import { proxy, wrap, type Remote } from "comlink";
-import { useCallback, useEffect, useReducer, useRef } from "react";
-import type { Reader, ReadFor } from "@/vision/worker/protocol";
+import { useCallback, useEffect, useReducer, useRef, useState } from "react";
+import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
 import { keepReps, NotKeptError, putBlob } from "./keep";
 
@@ -12,6 +12,7 @@ let nextId = 1;
 export function useReading(keepFilm: boolean, readFor: ReadFor) {
   const { drill } = readFor;
   const [items, change] = useReducer(changeQueue, []);
+  const [device, setDevice] = useState<AboutDevice | null>(null);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
   const busy = useRef<{ id: number; stopped: boolean } | null>(null);
 
@@ -25,7 +26,7 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
 
   useEffect(() => {
     // Ready before the first clip is chosen; what goes wrong here is said when one is read.
-    reader().warm().catch(() => {});
+    reader().warm().then(setDevice, () => {});
     return () => {
       worker.current?.worker.terminate();
       worker.current = null;
@@ -94,6 +95,7 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
 
   return {
     items,
+    device,
     add: (files: File[]) => change({ type: "add", files: files.map((file) => ({ id: nextId++, file })) }),
     stop: (item: ClipItem) => (item.id === busy.current?.id ? stopRunning() : set(item.id, { step: "stopped" })),
     stopAll: () => {

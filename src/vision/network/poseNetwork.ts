@@ -9,7 +9,7 @@ export interface PoseNetwork {
   /** Gives an output that was read back, so that its memory is used again: new megabytes for each picture keep the garbage collector busy. */
   done(output: LandmarkOutput): void;
   model: string;
-  /** Processor threads that it uses. */
+  /** Processor threads that it uses; 0 on a graphics processor. */
   threads: number;
   /** Pictures that it looks at at the same time. */
   atOnce: number;

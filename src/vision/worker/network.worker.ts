@@ -1,5 +1,5 @@
 import { serveNetwork } from "../network/thread";
 import { runtimeNetwork } from "./runtime";
 
-// Its name says on how many threads it runs.
-serveNetwork(() => runtimeNetwork(Number(self.name) || 1));
+// Its name says what it runs on: the graphics processor, or so many threads.
+serveNetwork(() => runtimeNetwork(self.name === "graphics" ? self.name : Number(self.name) || 1));

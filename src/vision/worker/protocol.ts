@@ -32,9 +32,20 @@ export interface ReadFor {
   hand: "left" | "right";
 }
 
+/** What the network runs on, on this device. */
+export interface AboutDevice {
+  on: "processor" | "graphics";
+  /** Pictures looked at at the same time, and what one takes then, ms. */
+  atOnce: number;
+  lookMs: number;
+  model: string;
+  /** How far a graphics processor saw the worst point from where the processor does, px of the crop. */
+  apartPx?: number;
+}
+
 export interface Reader {
   /** Loads runtime and network, so that the first clip need not wait for them. */
-  warm(): Promise<{ threads: number; model: string }>;
+  warm(): Promise<AboutDevice>;
   read(file: File, readFor: ReadFor, onProgress: (p: Progress) => void): Promise<ReadSuccess | ReadFailure>;
   cancel(): void;
 }

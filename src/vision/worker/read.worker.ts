@@ -6,30 +6,43 @@ import { writeTrack } from "../../core/formats/trackFile";
 import { askedBy } from "../anytime/asked";
 import { ClipError } from "../decode/clipError";
 import { openClip } from "../decode/openClip";
-import type { PoseNetwork } from "../network/poseNetwork";
-import { networkIn } from "../network/thread";
-import { threadPlan } from "../network/threadPlan";
 import { readClip } from "../read";
+import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
 import type { Progress, ReadFor, Reader, ReadFailure, ReadSuccess } from "./protocol";
 
-let threads: Worker[] | null = null;
-let network: Promise<PoseNetwork> | null = null;
+let loaded: Promise<Loaded> | null = null;
+/** The graphics processor's network once it has shown itself to be as good, until it takes over. */
+let better: Promise<Loaded | null> = Promise.resolve(null);
 let running: AbortController | null = null;
+let open = 0;
 
 const load = () => {
-  const plan = threadPlan(navigator.hardwareConcurrency || 1, self.crossOriginIsolated);
-  threads ??= Array.from({ length: plan.networks }, () => new Worker(new URL("./network.worker.ts", import.meta.url), { type: "module", name: `${plan.threads}` }));
-  network ??= networkIn(threads).catch((error: unknown) => {
-    network = null;
-    throw new ClipError("network", undefined, error);
-  });
-  return network;
+  loaded ??= onProcessor().then(
+    (processor) => {
+      better = onGraphics(processor).catch(() => null);
+      void better.then(takeOver);
+      return processor;
+    },
+    (error: unknown) => {
+      loaded = null;
+      throw new ClipError("network", undefined, error);
+    },
+  );
+  return loaded;
 };
+
+/** A clip is read to its end by the network that began it. */
+async function takeOver(): Promise<void> {
+  const [now, next] = [await loaded, await better];
+  if (!now || !next || now === next || open > 0) return;
+  loaded = Promise.resolve(next);
+  now.end();
+}
 
 const reader: Reader = {
   async warm() {
-    const { threads, model } = await load();
-    return { threads, model };
+    const processor = await load();
+    return ((await better) ?? processor).about;
   },
   async read(file, readFor, onProgress): Promise<ReadSuccess | ReadFailure> {
     const abort = (running = new AbortController());
@@ -52,9 +65,10 @@ const reader: Reader = {
 async function readOne(file: File, readFor: ReadFor, signal: AbortSignal, onProgress: (p: Progress) => void): Promise<ReadSuccess> {
   // Whether the file can be read at all is known before the network is there.
   const clip = await openClip(new BlobSource(file), file.size);
+  open++;
   try {
     onProgress({ step: "loading" });
-    const net = await load();
+    const { network: net } = await load();
     if (signal.aborted) throw new ClipError("cancelled");
     onProgress({ step: "looking" });
     let last = 0;
@@ -73,6 +87,8 @@ async function readOne(file: File, readFor: ReadFor, signal: AbortSignal, onProg
     return { ok: true, track: bytes, trackSha256: bytesToHex(sha256(bytes)), clipSha256: await fileSha256(file), timings, durationMs: track.video.durationMs };
   } finally {
     clip.close();
+    open--;
+    void takeOver();
   }
 }
 
