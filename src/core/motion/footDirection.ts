@@ -56,15 +56,26 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
   const start = Math.asin(Math.max(-1, Math.min(1, middle / reach)));
   const low = median(rest.map((i) => bottom[i]!));
   const spread = scene.camera.told ? FORESHORTENED_SD.told : FORESHORTENED_SD.guessed;
+  // Of each direction: where its edge is seen, how far the lowest edge comes up, and the square of how sure that is.
+  const radians = Float64Array.from({ length: DIRECTIONS }, (_, d) => ((d - QUARTER) * Math.PI) / 180);
+  const sides = radians.map((a) => reach * Math.sin(a) + outward * Math.cos(a));
+  const drops = radians.map((a) => (sunk * reach * (Math.cos(start) - Math.cos(a))) / (1 - ANKLE));
+  const doubts = drops.map((drop) => LIFT_SD ** 2 + (spread * drop) ** 2);
   for (let i = 0; i < n; i++) {
     if (Number.isNaN(across[i]!) || Number.isNaN(bottom[i]!)) continue;
     const raised = (low - bottom[i]!) * k;
-    let best = Infinity;
+    let best = MISFIT;
     let found = NaN;
-    for (const { deg, sin, cos } of DIRECTIONS) {
-      const drop = (sunk * reach * (Math.cos(start) - cos)) / (1 - ANKLE);
-      const misfit = ((reach * sin + outward * cos - across[i]!) / EDGE_SD) ** 2 + (drop - raised) ** 2 / (LIFT_SD ** 2 + (spread * drop) ** 2);
-      if (misfit < best) [best, found] = [misfit, deg];
+    for (let d = 0; d < DIRECTIONS; d++) {
+      const aside = (sides[d]! - across[i]!) / EDGE_SD;
+      // Most directions are far from the edge that is seen.
+      if (aside * aside >= best) continue;
+      const off = drops[d]! - raised;
+      const misfit = aside * aside + (off * off) / doubts[d]!;
+      if (misfit < best) {
+        best = misfit;
+        found = d - QUARTER;
+      }
     }
     if (best < MISFIT) out[i] = (found - (start * 180) / Math.PI) * scene.targetSign;
   }
@@ -88,7 +99,8 @@ export function largestTurn(direction: Float64Array, from: number, to: number, d
 }
 
 /** A foot points at most a quarter turn aside, in whole degrees. */
-const DIRECTIONS = Array.from({ length: 181 }, (_, k) => k - 90).map((deg) => ({ deg, sin: Math.sin((deg * Math.PI) / 180), cos: Math.cos((deg * Math.PI) / 180) }));
+const QUARTER = 90;
+const DIRECTIONS = 2 * QUARTER + 1;
 
 /** How much of a length that points at the lens is seen as height. */
 function foreshortening({ camera: c }: Scene, { heelY }: FootSpell): number {

@@ -34,23 +34,27 @@ export function mendSides(track: Track, faceOn: boolean): { landmarks: Float32Ar
   let behind = 0;
   for (let i = 0; i < n; i++) if (landmarks[at(i, SHOULDERS[0])]! < landmarks[at(i, SHOULDERS[1])]!) behind++;
   // From the side left and right lie behind one another: nothing tells them apart.
-  for (const group of faceOn ? GROUPS : GROUPS.slice(0, 1)) mendGroup(landmarks, n, group, TRAVEL_CAP * statureInPx(track), faceOn);
+  const cap = TRAVEL_CAP * statureInPx(track);
+  for (const group of faceOn ? GROUPS : GROUPS.slice(0, 1)) mendGroup(landmarks, n, group, cap, faceOn);
   return { landmarks, fromBehind: behind / n };
 }
 
 function mendGroup(landmarks: Float32Array, n: number, group: readonly Pair[], cap: number, faceOn: boolean): void {
   const back = new Uint8Array(n * 2);
   let cost: [number, number] = [0, 0];
+  const way = (i: number, a: number, b: number) => {
+    const p = at(i - 1, a);
+    const q = at(i, b);
+    const dx = landmarks[q]! - landmarks[p]!;
+    const dy = landmarks[q + 1]! - landmarks[p + 1]!;
+    return Math.min(Math.sqrt(dx * dx + dy * dy), cap);
+  };
   const travel = (i: number, crossed: boolean) => {
     let sum = 0;
-    for (const [l, r] of group)
-      for (const [a, b] of [[l, crossed ? r : l], [r, crossed ? l : r]] as const) {
-        const p = at(i - 1, a);
-        const q = at(i, b);
-        const dx = landmarks[q]! - landmarks[p]!;
-        const dy = landmarks[q + 1]! - landmarks[p + 1]!;
-        sum += Math.min(Math.sqrt(dx * dx + dy * dy), cap);
-      }
+    for (let g = 0; g < group.length; g++) {
+      const [l, r] = group[g]!;
+      sum += way(i, l, crossed ? r : l) + way(i, r, crossed ? l : r);
+    }
     return sum;
   };
   const [left, right] = group[0]!;

@@ -15,10 +15,14 @@ export function midHands({ landmarks, times }: Pick<Track, "landmarks" | "times"
   const trust = (p: number) => runningMedian(Array.from({ length: n }, (_, i) => Math.max(LEAST, landmarks[at(i, p) + 2]!)), 2).map((v) => v ** TRUST);
   const left = trust(POINT.leftWrist);
   const right = trust(POINT.rightWrist);
-  const along = (axis: 0 | 1) =>
-    Float64Array.from({ length: n }, (_, i) => {
-      const hand = (wrist: number, index: number) => (landmarks[at(i, wrist) + axis]! + landmarks[at(i, index) + axis]!) / 2;
-      return (left[i]! * hand(POINT.leftWrist, POINT.leftIndex) + right[i]! * hand(POINT.rightWrist, POINT.rightIndex)) / (left[i]! + right[i]!);
-    });
+  const along = (axis: 0 | 1) => {
+    const out = new Float64Array(n);
+    for (let i = 0; i < n; i++) {
+      const l = landmarks[at(i, POINT.leftWrist) + axis]! + landmarks[at(i, POINT.leftIndex) + axis]!;
+      const r = landmarks[at(i, POINT.rightWrist) + axis]! + landmarks[at(i, POINT.rightIndex) + axis]!;
+      out[i] = (left[i]! * l + right[i]! * r) / 2 / (left[i]! + right[i]!);
+    }
+    return out;
+  };
   return { x: along(0), y: along(1) };
 }
