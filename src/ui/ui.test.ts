@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { pushApart } from "./charts/strip/geometry";
 import { shownNumber, shownStature, wanted } from "./kit/units";
-import { changeQueue, headline, secondsLeft, type ClipItem } from "./read/queue";
+import { changeQueue, headline, inTime, secondsLeft, type ClipItem } from "./read/queue";
 
 describe("labels pushed apart", () => {
   it("never overlap, stay inside, keep their order, and stay where they are when there is room", () => {
@@ -56,6 +56,7 @@ describe("the reading queue", () => {
   });
 
   it("tells the time left from the pace so far", () => {
+    expect([12, 89, 95, 118, 125, 599, 1510].map(inTime)).toEqual(["12 s", "89 s", "1 min 40 s", "2 min", "2 min 10 s", "10 min", "25 min"]);
     expect(secondsLeft({ step: "reading", far: { share: 0.05, done: 5, total: 100, phase: "reading" } }, 0, 500)).toBeNull();
     expect(secondsLeft({ step: "reading", far: { share: 0.2, done: 50, total: 250, phase: "reading" } }, 0, 5000)).toBe(20);
   });

@@ -57,8 +57,13 @@ export function headline(items: ClipItem[]): string {
 
 const inWords = (n: number) => ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine"][n] ?? String(n);
 
-/** Words for a time that is left. */
-export const inTime = (seconds: number): string => (seconds < 90 ? `${seconds} s` : `${Math.round(seconds / 60)} min`);
+/** Words for a time that is left: to 10 s within ten minutes, to a minute beyond. */
+export function inTime(seconds: number): string {
+  if (seconds < 90) return `${seconds} s`;
+  const tens = Math.round(seconds / 10) * 10;
+  if (tens >= 600) return `${Math.round(seconds / 60)} min`;
+  return tens % 60 ? `${Math.floor(tens / 60)} min ${tens % 60} s` : `${tens / 60} min`;
+}
 
 /** Seconds left, from how long the pictures so far have taken; null until that can be told. */
 export function secondsLeft(progress: Progress, startedAt: number, now: number): number | null {
