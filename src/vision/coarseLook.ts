@@ -99,7 +99,7 @@ async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings:
   let looks = 0;
   let nextPeople = 0;
   const points = new Float32Array(POINTS * STRIDE);
-  const look = (picture: Cutout, square: Square) => network.landmarks(crop(picture, square));
+  const look = (picture: Cutout, square: Square) => handled(network.landmarks(crop(picture, square)));
   const asked = performance.now();
   let inside = 0;
   for await (const frame of oneAhead(wholePictures(clip))) {
@@ -110,11 +110,11 @@ async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings:
     if (!square || t >= nextPeople) {
       nextPeople = t + PEOPLE_MS;
       looks++;
-      const found = findPeople(frame, network, timings, !square);
+      const found = handled(findPeople(frame, network, timings, !square));
       if (square) {
         // Who else is there decides nothing about the next look: it is asked for beside it.
         const own = square;
-        people.push(found.then((all) => strangers(t, all, own)));
+        people.push(handled(found.then((all) => strangers(t, all, own))));
       } else {
         const all = await found;
         const [first] = all;
@@ -163,6 +163,12 @@ function summed({ wanted, others }: Followed): CoarseLook {
     feet: [middle((w) => w.feet[0], here), middle((w) => w.feet[1], here)],
     golfer: { left: edge(Math.min, "left"), top: edge(Math.min, "top"), right: edge(Math.max, "right"), bottom: edge(Math.max, "bottom") },
   };
+}
+
+/** What is asked for beside something else: its failure is met where it is awaited, or by nobody when that has failed before. */
+function handled<T>(promise: Promise<T>): Promise<T> {
+  promise.catch(() => {});
+  return promise;
 }
 
 /** Those who were found and are not the one who is followed. */
