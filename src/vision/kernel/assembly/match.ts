@@ -1,4 +1,5 @@
 // AssemblyScript: see ../../patches/template.ts for what it is for.
+import { samples } from "./samples";
 
 /**
  * Sum of the absolute differences between a template and a window at a whole-pixel place.
@@ -66,13 +67,6 @@ export function fitSums(value: usize, slopeX: usize, slopeY: usize, width: i32, 
   store<f32>(out, total(ex) + exRest);
   store<f32>(out, total(ey) + eyRest, 4);
   store<f32>(out, total(size) + sizeRest, 8);
-}
-
-/** Four bytes as floats. */
-// @ts-ignore: decorator
-@inline
-function samples(at: usize): v128 {
-  return f32x4.convert_i32x4_s(i32x4.extend_low_i16x8_u(i16x8.extend_low_i8x16_u(v128.load32_zero(at))));
 }
 
 // @ts-ignore: decorator

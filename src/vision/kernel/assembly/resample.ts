@@ -1,5 +1,6 @@
-// AssemblyScript, compiled to WebAssembly by `npm run kernel`: see ../resample.ts for what it is for. All addresses are bytes
-// of the module's own memory, which the caller lays out.
+// AssemblyScript, compiled to WebAssembly by `npm run kernel`: see ../../crop/resample.ts for what it is for. All addresses
+// are bytes of the module's own memory, which the caller lays out.
+import { samples } from "./samples";
 
 /** Groups of four neighbouring outputs along the second axis, ready to be made into colours: one a plane. */
 const LUMA: i32 = 0;
@@ -61,7 +62,7 @@ export function cut(n: i32, luma: Plane, cb: Plane, cr: Plane, colours: Colours,
     rows(luma, j, n, lines, groups + ((LUMA * n) << 4));
     rows(cb, j, n, lines, groups + ((CB * n) << 4));
     rows(cr, j, n, lines, groups + ((CR * n) << 4));
-    paint(colours, j, n, groups);
+    paint(colours, j, n, groups, lines);
   }
 }
 
@@ -72,16 +73,7 @@ function rows(p: Plane, j: i32, n: i32, lines: usize, out: usize): void {
     const r1 = column(p.down, j + 1, source + x, p.stride);
     const r2 = column(p.down, j + 2, source + x, p.stride);
     const r3 = column(p.down, j + 3, source + x, p.stride);
-    // Four rows of four columns become four columns of four rows.
-    const a = v128.shuffle<f32>(r0, r1, 0, 4, 1, 5);
-    const b = v128.shuffle<f32>(r0, r1, 2, 6, 3, 7);
-    const c = v128.shuffle<f32>(r2, r3, 0, 4, 1, 5);
-    const d = v128.shuffle<f32>(r2, r3, 2, 6, 3, 7);
-    const to = lines + (x << 4);
-    v128.store(to, v128.shuffle<f32>(a, c, 0, 1, 4, 5));
-    v128.store(to, v128.shuffle<f32>(a, c, 2, 3, 6, 7), 16);
-    v128.store(to, v128.shuffle<f32>(b, d, 0, 1, 4, 5), 32);
-    v128.store(to, v128.shuffle<f32>(b, d, 2, 3, 6, 7), 48);
+    transpose(r0, r1, r2, r3, lines + (x << 4));
   }
   const taps = p.along.taps;
   let from = p.along.from;
@@ -100,6 +92,20 @@ function rows(p: Plane, j: i32, n: i32, lines: usize, out: usize): void {
   }
 }
 
+/** Four vectors of four become, at an address, the four of their first, second, third and fourth numbers. */
+// @ts-ignore: decorator
+@inline
+function transpose(r0: v128, r1: v128, r2: v128, r3: v128, to: usize): void {
+  const a = v128.shuffle<f32>(r0, r1, 0, 4, 1, 5);
+  const b = v128.shuffle<f32>(r0, r1, 2, 6, 3, 7);
+  const c = v128.shuffle<f32>(r2, r3, 0, 4, 1, 5);
+  const d = v128.shuffle<f32>(r2, r3, 2, 6, 3, 7);
+  v128.store(to, v128.shuffle<f32>(a, c, 0, 1, 4, 5));
+  v128.store(to, v128.shuffle<f32>(a, c, 2, 3, 6, 7), 16);
+  v128.store(to, v128.shuffle<f32>(b, d, 0, 1, 4, 5), 32);
+  v128.store(to, v128.shuffle<f32>(b, d, 2, 3, 6, 7), 48);
+}
+
 /** Weighted sum of one output row's source rows, for four source columns. */
 // @ts-ignore: decorator
 @inline
@@ -108,15 +114,15 @@ function column(axis: Axis, j: i32, source: usize, stride: i32): v128 {
   let weight = axis.weight + ((j * axis.taps) << 2);
   let sum = f32x4.splat(0);
   for (let k = axis.taps; k > 0; k--) {
-    const samples = i32x4.extend_low_i16x8_u(i16x8.extend_low_i8x16_u(v128.load32_zero(at)));
-    sum = f32x4.add(sum, f32x4.mul(f32x4.convert_i32x4_s(samples), v128.load32_splat(weight)));
+    sum = f32x4.add(sum, f32x4.mul(samples(at), v128.load32_splat(weight)));
     at += stride;
     weight += 4;
   }
   return sum;
 }
 
-function paint(c: Colours, j: i32, n: i32, groups: usize): void {
+/** @param pixels room for four vectors */
+function paint(c: Colours, j: i32, n: i32, groups: usize, pixels: usize): void {
   const insideDown = v128.load(c.insideDown + (j << 2));
   const low = f32x4.splat(c.low);
   let to = c.out + j * c.stepDown;
@@ -130,10 +136,11 @@ function paint(c: Colours, j: i32, n: i32, groups: usize): void {
     const g = f32x4.add(low, f32x4.mul(unit(f32x4.add(y, f32x4.add(f32x4.mul(v, f32x4.splat(c.gv)), f32x4.mul(u, f32x4.splat(c.gu))))), inside));
     const b = f32x4.add(low, f32x4.mul(unit(f32x4.add(y, f32x4.mul(u, f32x4.splat(c.bu)))), inside));
     const step = c.stepDown;
-    pixel0(to, r, g, b);
-    pixel1(to + step, r, g, b);
-    pixel2(to + 2 * step, r, g, b);
-    pixel3(to + 3 * step, r, g, b);
+    transpose(r, g, b, b, pixels);
+    pixel(pixels, to);
+    pixel(pixels + 16, to + step);
+    pixel(pixels + 32, to + 2 * step);
+    pixel(pixels + 48, to + 3 * step);
     to += c.stepAlong;
   }
 }
@@ -144,32 +151,10 @@ function unit(v: v128): v128 {
   return f32x4.max(f32x4.splat(0), f32x4.min(f32x4.splat(1), v));
 }
 
-// A lane's number must be written out.
+/** Copies the three colours of a pixel. */
 // @ts-ignore: decorator
 @inline
-function pixel0(to: usize, r: v128, g: v128, b: v128): void {
-  v128.store_lane<f32>(to, r, 0);
-  v128.store_lane<f32>(to, g, 0, 4);
-  v128.store_lane<f32>(to, b, 0, 8);
-}
-// @ts-ignore: decorator
-@inline
-function pixel1(to: usize, r: v128, g: v128, b: v128): void {
-  v128.store_lane<f32>(to, r, 1);
-  v128.store_lane<f32>(to, g, 1, 4);
-  v128.store_lane<f32>(to, b, 1, 8);
-}
-// @ts-ignore: decorator
-@inline
-function pixel2(to: usize, r: v128, g: v128, b: v128): void {
-  v128.store_lane<f32>(to, r, 2);
-  v128.store_lane<f32>(to, g, 2, 4);
-  v128.store_lane<f32>(to, b, 2, 8);
-}
-// @ts-ignore: decorator
-@inline
-function pixel3(to: usize, r: v128, g: v128, b: v128): void {
-  v128.store_lane<f32>(to, r, 3);
-  v128.store_lane<f32>(to, g, 3, 4);
-  v128.store_lane<f32>(to, b, 3, 8);
+function pixel(from: usize, to: usize): void {
+  store<u64>(to, load<u64>(from));
+  store<u32>(to, load<u32>(from, 8), 8);
 }
