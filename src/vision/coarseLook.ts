@@ -6,6 +6,7 @@ import { cutoutBytes, type Cutout } from "./decode/cutout";
 import type { Box } from "./decode/frame";
 import { oneAhead } from "./decode/oneAhead";
 import type { OpenClip } from "./decode/openClip";
+import { handled } from "./handled";
 import { bodySquare, decodeDetections, type Found } from "./network/detector";
 import { proposedSquare, readPoints } from "./network/points";
 import { DETECT_SIDE, type PoseNetwork } from "./network/poseNetwork";
@@ -163,12 +164,6 @@ function summed({ wanted, others }: Followed): CoarseLook {
     feet: [middle((w) => w.feet[0], here), middle((w) => w.feet[1], here)],
     golfer: { left: edge(Math.min, "left"), top: edge(Math.min, "top"), right: edge(Math.max, "right"), bottom: edge(Math.max, "bottom") },
   };
-}
-
-/** What is asked for beside something else: its failure is met where it is awaited, or by nobody when that has failed before. */
-function handled<T>(promise: Promise<T>): Promise<T> {
-  promise.catch(() => {});
-  return promise;
 }
 
 /** Those who were found and are not the one who is followed. */

@@ -11,6 +11,7 @@ import { ClipError } from "./decode/clipError";
 import { cutoutArea, cutoutBytes, type Cutout } from "./decode/cutout";
 import type { Box } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
+import { handled } from "./handled";
 import { LookAhead } from "./network/lookAhead";
 import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
 import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
@@ -80,8 +81,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   };
 
   // Heard while the network looks.
-  const sounds = soundOnsets(clip.sound());
-  sounds.catch(() => {});
+  const sounds = handled(soundOnsets(clip.sound()));
   const total = clip.frames;
   const found = clip.durationMs > LONG_MS ? FOUND.long : options.asked ? FOUND.asked : FOUND.whole;
   const { square, others, golfer, feet } = await coarseLook(clip, network, crop, timings, (t) => {

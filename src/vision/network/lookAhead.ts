@@ -1,3 +1,4 @@
+import { handled } from "../handled";
 import type { LandmarkOutput, PoseNetwork } from "./poseNetwork";
 
 /**
@@ -12,10 +13,7 @@ export class LookAhead {
 
   /** Asks for a look at a crop, which is given away; waits while enough of them are under way. */
   async ask(input: Float32Array<ArrayBuffer>, then: (output: LandmarkOutput) => void): Promise<void> {
-    const said = this.network.landmarks(input);
-    // A failure is met when its turn comes, or by nobody when reading has ended before.
-    said.catch(() => {});
-    this.under.push({ said, then });
+    this.under.push({ said: handled(this.network.landmarks(input)), then });
     // One that waits behind each that is looked at is enough for the network never to rest while there are pictures.
     while (this.under.length >= 2 * this.network.atOnce) await this.next();
   }

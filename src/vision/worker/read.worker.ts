@@ -48,10 +48,8 @@ const reader: Reader = {
     const abort = (running = new AbortController());
     const stopped = new Promise<never>((_, reject) => abort.signal.addEventListener("abort", () => reject(new ClipError("cancelled"))));
     try {
-      const reading = readOne(file, readFor, abort.signal, onProgress);
-      // Stopping does not wait for a picture that is under way; nobody asks for what reading says then.
-      reading.catch(() => {});
-      return await Promise.race([reading, stopped]);
+      // Stopping does not wait for a picture that is under way.
+      return await Promise.race([readOne(file, readFor, abort.signal, onProgress), stopped]);
     } catch (error) {
       const known = error instanceof ClipError ? error : new ClipError("reading", error instanceof Error ? error.message : String(error), error);
       return { ok: false, code: known.code, message: known.message, action: known.action };
