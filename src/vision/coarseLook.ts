@@ -2,7 +2,7 @@ import { median } from "../core/maths/stats";
 import { POINT, POINTS, STRIDE, type Track } from "../core/track/track";
 import { Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
-import { cutoutBytes, type Cutout } from "./decode/cutout";
+import { memoryForWhole, type Cutout } from "./decode/cutout";
 import type { Box } from "./decode/frame";
 import { oneAhead } from "./decode/oneAhead";
 import type { OpenClip } from "./decode/openClip";
@@ -80,12 +80,11 @@ const ENOUGH_KEYS = 0.5;
 
 /** One whole picture in every `COARSE_MS`; of a long film fewer. Each is valid until the next but one is asked for. */
 async function* wholePictures(clip: OpenClip): AsyncGenerator<Cutout, void, unknown> {
-  const bytes = cutoutBytes({ left: 0, top: 0, right: clip.width + 1, bottom: clip.height + 1 });
-  const memory = [0, 1, 2].map(() => new Uint8Array(bytes));
+  const memory = [0, 1, 2].map(() => memoryForWhole(clip));
   let count = 0;
-  const keys = clip.durationMs > LONG_MS && (await clip.countKeys(KEY_MS)) >= (ENOUGH_KEYS * clip.durationMs) / KEY_MS;
+  const keys = clip.durationMs > LONG_MS ? await clip.keyPictures(KEY_MS) : null;
   let next = 0;
-  for await (const picture of keys ? clip.keyPictures(KEY_MS) : clip.pictures()) {
+  for await (const picture of keys && keys.count >= (ENOUGH_KEYS * clip.durationMs) / KEY_MS ? keys.pictures() : clip.pictures()) {
     if (picture.timeMs < next) continue;
     next = picture.timeMs + COARSE_MS;
     yield await picture.cut(null, memory[count++ % memory.length]);

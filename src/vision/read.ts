@@ -8,7 +8,7 @@ import { coarseLook, LONG_MS, TIGHT } from "./coarseLook";
 import { Resampler, type Square } from "./crop/resample";
 import { CutoutStore } from "./cutoutStore";
 import { ClipError } from "./decode/clipError";
-import { cutoutArea, cutoutBytes, type Cutout } from "./decode/cutout";
+import { cutoutArea, memoryForWhole, type Cutout } from "./decode/cutout";
 import type { Box } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
 import { handled } from "./handled";
@@ -97,7 +97,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   const seen = cutoutArea([seenIn(square), { left: area.left, top: area.top, right: area.left + area.width, bottom: area.top + area.height }], clip.width, clip.height);
   const long = total * area.width * area.height > WINDOW_BYTES;
   const store = new CutoutStore(clip, reading.times, seen, !options.asked ? AT_HAND : long ? Math.ceil((KEPT_S * total) / (clip.durationMs / 1000)) : undefined);
-  const whole = new Uint8Array(cutoutBytes({ left: 0, top: 0, right: clip.width + 1, bottom: clip.height + 1 }));
+  const whole = memoryForWhole(clip);
   const hands: (LumaWindow | undefined)[] = [];
   const looks: Track["looks"] = [];
   const about: AboutClip = {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import type { Frame } from "../decode/frame";
+import { uprightSize, type Frame } from "../decode/frame";
 import { compileKernel } from "../../../scripts/build-kernel.mjs";
-import { uncut, type Cutout } from "../decode/cutout";
+import type { Cutout } from "../decode/cutout";
 import { KERNEL } from "../kernel/binary";
 import { Resampler } from "./resample";
 
@@ -24,6 +24,12 @@ function frame(width: number, height: number, of: (x: number, y: number) => [num
     timeMs: 0, data, width: w, height: h, rotation, matrix: "bt709", fullRange: true,
     y: { offset: 0, stride: w, step: 1 }, u: { offset: w * h, stride: w / 2, step: 1 }, v: { offset: w * h + c, stride: w / 2, step: 1 },
   };
+}
+
+/** A whole picture as a piece of itself. */
+function uncut(frame: Frame): Cutout {
+  const [width, height] = uprightSize(frame);
+  return { frame, left: 0, top: 0, of: { width, height } };
 }
 
 const cut = (f: Frame, square: { cx: number; cy: number; size: number }, n = 16, outside: "nearest" | "black" = "nearest") => {

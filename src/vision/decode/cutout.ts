@@ -1,4 +1,4 @@
-import { uprightSize, type Box, type Frame } from "./frame";
+import type { Box, Frame } from "./frame";
 
 /** A piece of a decoded picture in memory, stored the way round that the picture was. */
 export interface Cutout {
@@ -8,12 +8,6 @@ export interface Cutout {
   top: number;
   /** The upright picture that it is of, px. */
   of: { width: number; height: number };
-}
-
-/** A whole picture as a piece of itself, without a copy. */
-export function uncut(frame: Frame): Cutout {
-  const [width, height] = uprightSize(frame);
-  return { frame, left: 0, top: 0, of: { width, height } };
 }
 
 /**
@@ -28,6 +22,9 @@ export function cutoutArea(boxes: readonly Box[], width: number, height: number)
 
 /** Bytes of a cutout of an area. */
 export const cutoutBytes = (a: Box): number => ((a.right - a.left) * (a.bottom - a.top) * 3) / 2;
+
+/** Memory for a whole picture, which may have an odd row or column. */
+export const memoryForWhole = ({ width, height }: { width: number; height: number }): Uint8Array<ArrayBuffer> => new Uint8Array(cutoutBytes({ left: 0, top: 0, right: width + 1, bottom: height + 1 }));
 
 /** Where an area of the upright picture (`width` × `height`) is in the picture as it is stored. */
 export function storedRect(rotation: Frame["rotation"], { left, top, right, bottom }: Box, width: number, height: number): { x: number; y: number; width: number; height: number } {

@@ -59,6 +59,19 @@ describe("opening a clip", () => {
     expect(t[1]! - t[0]!).toBeCloseTo(1000 / 240, 1);
   });
 
+  it("goes from key frame to key frame, no nearer than asked", async () => {
+    const clip = await openClipFile(make("keys.mp4", ...HALVES, "-g", "15", "-keyint_min", "15"));
+    const { count, pictures } = await clip.keyPictures(700);
+    const seen: number[] = [];
+    for await (const picture of pictures()) {
+      seen.push(Math.round(picture.timeMs));
+      expect(lumaWindow((await picture.cut(null)).frame, 20, 120, 1, 1).data[0]).toBeGreaterThan(200);
+    }
+    expect(seen).toEqual([0, 1000]);
+    expect(count).toBe(2);
+    clip.close();
+  });
+
   it("refuses 4 GB before reading a byte, and says how to go on", async () => {
     await expect(openClip(new BlobSource(new Blob([])), 4 * 1024 ** 3)).rejects.toMatchObject({ code: "tooBig", action: expect.stringContaining("Trim it") });
   });

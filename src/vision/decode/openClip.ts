@@ -27,10 +27,8 @@ export interface OpenClip {
   audio: boolean;
   /** Decoded pictures in presentation order, between two times (ms) when they are given; each can be cut until the next is asked for. */
   pictures(fromMs?: number, toMs?: number): AsyncGenerator<Picture, void, unknown>;
-  /** Pictures that stand alone (key frames), each at least so many ms after the one before. */
-  keyPictures(apartMs: number): AsyncGenerator<Picture, void, unknown>;
-  /** How many of them there are. */
-  countKeys(apartMs: number): Promise<number>;
+  /** Pictures that stand alone (key frames), each at least so many ms after the one before; and how many they are, told without decoding. */
+  keyPictures(apartMs: number): Promise<{ count: number; pictures(): AsyncGenerator<Picture, void, unknown> }>;
   /** Mono sound in blocks; none when there is no sound or it can't be decoded. */
   sound(): AsyncGenerator<{ timeMs: number; rate: number; samples: Float32Array }, void, unknown>;
   close(): void;
@@ -75,13 +73,8 @@ export async function openClip(source: Source, bytes: number): Promise<OpenClip>
         let count = 0;
         try {
           for await (const sample of new VideoSampleSink(track).samples(fromMs === undefined ? undefined : start + fromMs / 1000, toMs === undefined ? undefined : start + toMs / 1000)) {
-            try {
-              const timeMs = (sample.timestamp - start) * 1000;
-              yield { timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) };
-              count++;
-            } finally {
-              sample.close();
-            }
+            yield* handedOut(sample, start, rotation);
+            count++;
           }
         } catch (error) {
           if (error instanceof ClipError) throw error;
@@ -89,21 +82,14 @@ export async function openClip(source: Source, bytes: number): Promise<OpenClip>
         }
         if (fromMs === undefined && toMs === undefined && count < stats.packetCount * 0.9) throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`);
       },
-      async countKeys(apartMs) {
-        let count = 0;
-        for await (const _ of keyTimes(track, apartMs)) count++;
-        return count;
-      },
-      async *keyPictures(apartMs) {
-        for await (const sample of new VideoSampleSink(track).samplesAtTimestamps(keyTimes(track, apartMs))) {
-          if (!sample) continue;
-          try {
-            const timeMs = (sample.timestamp - start) * 1000;
-            yield { timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) };
-          } finally {
-            sample.close();
-          }
-        }
+      async keyPictures(apartMs) {
+        const times = await keyTimes(track, apartMs);
+        return {
+          count: times.length,
+          async *pictures() {
+            for await (const sample of new VideoSampleSink(track).samplesAtTimestamps(times)) if (sample) yield* handedOut(sample, start, rotation);
+          },
+        };
       },
       async *sound() {
         if (!soundTrack || !audio) return;
@@ -136,13 +122,21 @@ async function firstPicture(input: Input): Promise<InputVideoTrack> {
 }
 
 /** Times of key frames, s, each at least so many ms after the one before. */
-async function* keyTimes(track: InputVideoTrack, apartMs: number): AsyncGenerator<number, void, unknown> {
+async function keyTimes(track: InputVideoTrack, apartMs: number): Promise<number[]> {
   const packets = new EncodedPacketSink(track);
-  let last = -Infinity;
-  for (let packet = await packets.getFirstPacket({ metadataOnly: true }); packet; packet = await packets.getNextKeyPacket(packet, { metadataOnly: true })) {
-    if ((packet.timestamp - last) * 1000 < apartMs) continue;
-    last = packet.timestamp;
-    yield last;
+  const times: number[] = [];
+  for (let packet = await packets.getFirstPacket({ metadataOnly: true }); packet; packet = await packets.getNextKeyPacket(packet, { metadataOnly: true }))
+    if ((packet.timestamp - (times[times.length - 1] ?? -Infinity)) * 1000 >= apartMs) times.push(packet.timestamp);
+  return times;
+}
+
+/** A decoded sample as a picture, for as long as whoever asked for it looks at it. */
+function* handedOut(sample: VideoSample, start: number, rotation: Frame["rotation"]): Generator<Picture, void, unknown> {
+  const timeMs = (sample.timestamp - start) * 1000;
+  try {
+    yield { timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) };
+  } finally {
+    sample.close();
   }
 }
 
