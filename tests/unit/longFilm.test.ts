@@ -3,7 +3,6 @@ import { describe, expect, it } from "vitest";
 import { analyse, type AnalysedRep } from "../../src/core/analyse";
 import { readTrack } from "../../src/core/formats/trackFile";
 import type { FootPath, Track } from "../../src/core/track/track";
-import { ROUGH } from "../../src/vision/anytime/plan";
 import { segmentEnd } from "../../src/vision/anytime/segments";
 import { repeated } from "../../tools/study/repeated";
 
@@ -35,7 +34,7 @@ describe("a film of several reps", () => {
     }
     expect(cuts.length).toBeGreaterThanOrEqual(3);
     for (let k = 0; k < 4; k++) {
-      const [begins, ends] = [alone.events.top!.t - ROUGH.before + 300, alone.events.impact!.t + ROUGH.after - 300].map((t) => t + k * period) as [number, number];
+      const [begins, ends] = [alone.events.top!.t - 1600, alone.events.impact!.t + 600].map((t) => t + k * period) as [number, number];
       expect(cuts.filter((c) => long.times[c]! > begins && long.times[c]! < ends)).toEqual([]);
     }
     const pieces = long.footPaths.flatMap((p) => cutPath(p, cuts));

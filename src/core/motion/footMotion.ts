@@ -1,5 +1,6 @@
 import { mean, median } from "../maths/stats";
 import { resample } from "../maths/filter";
+import { firstWhere } from "../maths/search";
 import type { GolferFacts, Scene } from "../scene/scene";
 import { plantedSpells, type PlantedSpell } from "../track/plantedSpells";
 import { ownFoot, type SideName } from "../track/sides";
@@ -78,17 +79,6 @@ function cutFollow(f: FootFollow, from: number, to: number): FootFollow {
   if (!times.length || (times[0]! >= from && times[times.length - 1]! <= to)) return f;
   const [a, b] = [firstWhere(times.length, (i) => times[i]! >= from), firstWhere(times.length, (i) => times[i]! > to)];
   return { times: times.subarray(a, b), t: f.t.subarray(a, b), u: f.u.subarray(a, b), residual: f.residual.subarray(a, b) };
-}
-
-/** First of `n` indices, in order, from which on something holds. */
-function firstWhere(n: number, holds: (i: number) => boolean): number {
-  let [low, high] = [0, n];
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if (holds(mid)) high = mid;
-    else low = mid + 1;
-  }
-  return low;
 }
 
 /** Reads one foot's spells: places from the network's points, steps between them from the followed shoe where it was followed through. */

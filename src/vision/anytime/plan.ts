@@ -17,7 +17,7 @@ const REP_MS = 66;
 /** A clip in which no rep was found is searched at these spacings, one after another, ms. */
 const SEARCHED_MS = [REP_MS, 33, 0] as const;
 /** A rep as it is first looked at: this long before its rough top and after its lowest hands, ms. */
-export const ROUGH = { before: 1900, after: 900 } as const;
+const ROUGH = { before: 1900, after: 900 } as const;
 
 /** Spacing at which a part is first read, ms; and how far it reaches either way of its events. */
 interface Need {
@@ -40,6 +40,10 @@ const NEEDS: Record<Part, Need> = {
   trailOff: CONTACT, trailOn: CONTACT, leadOff: CONTACT, leadOn: CONTACT,
 };
 
+/** From when to when each rep lasts, as far as a first look tells, ms. */
+export const roughSpans = (track: Track, faceOn: boolean): [from: number, to: number][] =>
+  roughReps(finishTrack(track, faceOn)).map(({ top, low }) => [track.times[top]! - ROUGH.before, track.times[low]! + ROUGH.after]);
+
 /** Frames of a first look at a clip, which needs nothing but its times. */
 export const firstLook = (times: Float64Array): number[] => spaced(times, times[0]!, times[times.length - 1]!, FIRST_MS);
 
@@ -56,9 +60,7 @@ export function nextFrames(track: Track, analysis: Analysis | null, wanted: Want
   const read = new Set(readFrames(track));
   const fresh = (frames: Iterable<number>) => [...new Set(frames)].filter((i) => !read.has(i)).sort((a, b) => a - b);
   if (!analysis) {
-    const { times } = track;
-    const reps = roughReps(finishTrack(track, faceOn));
-    return fresh(reps.flatMap(({ top, low }) => spaced(times, times[top]! - ROUGH.before, times[low]! + ROUGH.after, REP_MS)));
+    return fresh(roughSpans(track, faceOn).flatMap(([from, to]) => spaced(track.times, from, to, REP_MS)));
   }
   // That there is no rep is not said of a clip that was thinly read.
   if (!analysis.reps.length && search)

@@ -1,7 +1,6 @@
-import { finishTrack } from "../../core/track/finishTrack";
-import { roughReps } from "../../core/track/roughReps";
+import { firstWhere } from "../../core/maths/search";
 import type { Track } from "../../core/track/track";
-import { ROUGH } from "./plan";
+import { roughSpans } from "./plan";
 
 /** A segment lasts at least this long, and at most, ms: what it takes of memory is let go at its end. */
 const LEAST_MS = 4000;
@@ -19,11 +18,12 @@ export function segmentEnd(track: Track, faceOn: boolean): number | null {
   const last = times[times.length - 1]!;
   const lasts = last - times[0]!;
   if (lasts < LEAST_MS + TAIL_MS) return null;
-  const reps = roughReps(finishTrack(track, faceOn)).map(({ top, low }) => [times[top]! - ROUGH.before, times[low]! + ROUGH.after] as const);
+  const reps = roughSpans(track, faceOn);
   const free = (t: number) => reps.every(([from, to]) => t < from || t > to);
-  const frameAt = (t: number) => times.findIndex((u) => u >= t);
-  if (free(last - TAIL_MS)) return frameAt(last - TAIL_MS);
+  const frameAt = (t: number) => firstWhere(times.length, (i) => times[i]! >= t);
+  const latest = last - TAIL_MS;
+  if (free(latest)) return frameAt(latest);
   if (lasts < MOST_MS) return null;
-  for (let t = last - TAIL_MS; t > times[0]! + LEAST_MS; t -= 100) if (free(t)) return frameAt(t);
-  return frameAt(last - TAIL_MS);
+  for (let t = latest; t > times[0]! + LEAST_MS; t -= 100) if (free(t)) return frameAt(t);
+  return frameAt(latest);
 }

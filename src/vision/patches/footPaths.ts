@@ -1,3 +1,4 @@
+import { firstWhere } from "../../core/maths/search";
 import type { PlantedSpell } from "../../core/track/plantedSpells";
 import type { FootPath } from "../../core/track/track";
 import type { LumaWindow } from "./lumaWindow";
@@ -104,8 +105,5 @@ function boxOf(points: [number, number][], margin: number, cm: number) {
   return { left, top, width: Math.round(Math.max(...xs) + margin * cm) - left, height: Math.round(Math.max(...ys) + margin * cm) - top };
 }
 
-function firstAtLeast(times: Float64Array, t: number): number {
-  let i = 0;
-  while (i < times.length - 1 && times[i]! < t) i++;
-  return i;
-}
+/** First frame at or after a time; the last where none is. */
+const firstAtLeast = (times: Float64Array, t: number): number => Math.min(times.length - 1, firstWhere(times.length, (i) => times[i]! >= t));
