@@ -8,9 +8,10 @@ import type { View } from "../core/measures/catalogue";
 import type { RepKind } from "../core/reps/rep";
 import type { Track } from "../core/track/track";
 import { ClipError } from "../vision/decode/clipError";
-import { loadNodeNetwork, openClipFile } from "../vision/node/loadNode";
+import { loadNodeNetwork } from "../vision/node/loadNode";
+import { readClipFile } from "../vision/node/readClipFile";
 import { askedBy, type Asked } from "../vision/anytime/asked";
-import { readClip, type ReadTimings } from "../vision/read";
+import type { ReadTimings } from "../vision/read";
 import { table } from "./table";
 
 interface JudgeFlags {
@@ -83,21 +84,15 @@ judgeFlags(program.command("judge").description("go on from track files").argume
 );
 
 async function read(clip: string, faceOn: boolean, asked?: Asked) {
-  const network = await loadNodeNetwork();
-  const open = await openClipFile(clip);
-  try {
-    let said = -1;
-    return await readClip(open, network, {
-      faceOn,
-      asked,
-      progress: ({ share }) => {
-        const percent = Math.floor(10 * share) * 10;
-        if (percent !== said) process.stderr.write(`${path.basename(clip)}: ${(said = percent)} %\n`);
-      },
-    });
-  } finally {
-    open.close();
-  }
+  let said = -1;
+  return readClipFile(clip, await loadNodeNetwork(), {
+    faceOn,
+    asked,
+    progress: ({ share }) => {
+      const percent = Math.floor(10 * share) * 10;
+      if (percent !== said) process.stderr.write(`${path.basename(clip)}: ${(said = percent)} %\n`);
+    },
+  });
 }
 
 function show(clip: string, track: Track, timings: ReadTimings | null, flags: JudgeFlags): void {

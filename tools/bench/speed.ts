@@ -18,8 +18,8 @@ import { threadPlan } from "../../src/vision/network/threadPlan";
 import { report } from "./report";
 
 v8.setFlagsFromString("--experimental-wasm-relaxed-simd");
-const { loadNodeNetwork, openClipFile } = await import("../../src/vision/node/loadNode");
-const { readClip } = await import("../../src/vision/read");
+const { loadNodeNetwork } = await import("../../src/vision/node/loadNode");
+const { readClipFile } = await import("../../src/vision/node/readClipFile");
 
 const ROUNDS = 3;
 const GOLFER = { golfer: { statureCm: 170, hand: "right" as const }, drill: "double-step" };
@@ -42,26 +42,17 @@ async function bare(network: PoseNetwork, runs: number, detections: number): Pro
   return performance.now() - began;
 }
 
-async function read(file: string, network: PoseNetwork) {
-  const clip = await openClipFile(file);
-  try {
-    return await readClip(clip, network, { faceOn: true });
-  } finally {
-    clip.close();
-  }
-}
-
 /** Rounds of one clip on so many cores. */
 async function speed(name: string, file: string, cores: number) {
   const network = await loadNodeNetwork(threadPlan(cores, true));
   // How many runs a read takes, and everything compiled.
-  const { track, timings: first } = await read(file, network);
+  const { track, timings: first } = await readClipFile(file, network, { faceOn: true });
   const [runs, detections, frames] = [first.networkRuns, first.detectorRuns, track.times.length];
   const half = () => bare(network, Math.round(runs / 2), Math.round(detections / 2));
   const rounds: { ratio: number; network: number; decode: number; crop: number; patches: number }[] = [];
   let before = await half();
   for (let r = 0; r < ROUNDS; r++) {
-    const { timings } = await read(file, network);
+    const { timings } = await readClipFile(file, network, { faceOn: true });
     const after = await half();
     rounds.push({ ratio: timings.totalMs / (before + after), network: (before + after) / runs, decode: timings.decodeMs / frames, crop: timings.cropMs / runs, patches: timings.patchesMs / frames });
     console.log(`${name}, round ${r + 1}: pipeline ${(timings.totalMs / 1000).toFixed(1)} s, bare network ${((before + after) / 1000).toFixed(1)} s`);

@@ -9,8 +9,8 @@ import { askedBy } from "../../src/vision/anytime/asked";
 import { report } from "./report";
 
 v8.setFlagsFromString("--experimental-wasm-relaxed-simd");
-const { loadNodeNetwork, openClipFile } = await import("../../src/vision/node/loadNode");
-const { readClip } = await import("../../src/vision/read");
+const { loadNodeNetwork } = await import("../../src/vision/node/loadNode");
+const { readClipFile } = await import("../../src/vision/node/readClipFile");
 
 const DIR = "demo/clips";
 const CLIPS = 12;
@@ -28,9 +28,7 @@ async function timed(name: string, less: boolean) {
   const { golfer } = JSON.parse(readFileSync(`${DIR}/${name.replace(/mp4$/, "json")}`, "utf8")) as Facts;
   const options = { golfer: { statureCm: golfer.stature, hand: golfer.hand }, drill: "double-step" };
   const from = performance.now();
-  const clip = await openClipFile(`${DIR}/${name}`);
-  const { track, timings } = await readClip(clip, network, { faceOn: true, asked: less ? askedBy(options) : undefined });
-  clip.close();
+  const { track, timings } = await readClipFile(`${DIR}/${name}`, network, { faceOn: true, asked: less ? askedBy(options) : undefined });
   const verdict = analyse(track, options).reps[0]?.verdict;
   return { s: (performance.now() - from) / 1000, looks: timings.networkRuns, said: verdict ? `${verdict.result} ${verdict.cue?.id ?? ""}`.trim() : "no rep" };
 }

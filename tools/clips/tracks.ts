@@ -9,8 +9,8 @@ import v8 from "node:v8";
 import { writeTrack } from "../../src/core/formats/trackFile";
 
 v8.setFlagsFromString("--experimental-wasm-relaxed-simd");
-const { loadNodeNetwork, openClipFile } = await import("../../src/vision/node/loadNode");
-const { readClip } = await import("../../src/vision/read");
+const { loadNodeNetwork } = await import("../../src/vision/node/loadNode");
+const { readClipFile } = await import("../../src/vision/node/readClipFile");
 const { cachedNetwork } = await import("../cachedNetwork");
 const { values, positionals } = parseArgs({ allowPositionals: true, options: { part: { type: "string", default: "0/1" }, again: { type: "boolean", default: false }, only: { type: "string", default: "" } } });
 const [from = "demo/clips", to = "demo/tracks"] = positionals;
@@ -23,14 +23,13 @@ for (const [i, name] of names.entries()) {
   const out = path.join(to, name.replace(/\.mp4$/, ".track"));
   if (i % parts !== part || (existsSync(out) && !values.again)) continue;
   const { view } = JSON.parse(readFileSync(path.join(from, name.replace(/\.mp4$/, ".json")), "utf8")) as { view: string };
-  const clip = await openClipFile(path.join(from, name));
+  const file = path.join(from, name);
   try {
-    const { track, timings } = await readClip(clip, await cachedNetwork(load, path.join(from, name)), { faceOn: view === "face-on" });
+    const { track, timings } = await readClipFile(file, await cachedNetwork(load, file), { faceOn: view === "face-on" });
     writeFileSync(out, writeTrack(track));
     console.log(`${name}: ${(timings.totalMs / 1000).toFixed(1)} s`);
   } catch (error) {
     console.log(`${name}: ${error instanceof Error ? error.message : error}`);
   }
-  clip.close();
 }
 process.exit(0);
