@@ -27,7 +27,7 @@ import { sample, spread, type Sampled } from "./uncertainty/sample";
 export type { RepSeries } from "./reps/series";
 
 /** Raised whenever the same track would give other numbers; kept with every rep. */
-export const ALGORITHM_VERSION = "b3";
+export const ALGORITHM_VERSION = "c1";
 
 export interface Timed {
   t: number;
