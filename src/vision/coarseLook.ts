@@ -1,15 +1,16 @@
 import { median } from "../core/maths/stats";
 import { POINT, POINTS, STRIDE, type Track } from "../core/track/track";
-import { Resampler, type Square } from "./crop/resample";
+import { boxOf, Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
 import { memoryForWhole, type Cutout } from "./decode/cutout";
 import type { Box } from "./decode/frame";
 import { oneAhead } from "./decode/oneAhead";
 import type { OpenClip } from "./decode/openClip";
+import type { EarlyPictures } from "./earlyPictures";
 import { handled } from "./handled";
 import { bodySquare, decodeDetections, type Found } from "./network/detector";
 import { proposedSquare, readPoints } from "./network/points";
-import { DETECT_SIDE, type PoseNetwork } from "./network/poseNetwork";
+import { DETECT_SIDE, type LandmarkOutput, type PoseNetwork } from "./network/poseNetwork";
 import type { ReadTimings } from "./readTimings";
 
 /** One picture in this many ms is looked at; one in this many is searched for other people. */
@@ -19,6 +20,8 @@ const PEOPLE_MS = 500;
 export const TIGHT = 0.85;
 /** Below this the golfer is lost in a frame. */
 export const PRESENT = 0.5;
+/** Looks under way at once, whatever the device: each takes its square from the look so many before it, so that two networks both have work. */
+const UNDER_WAY = 2;
 /** Looks whose square is nearer than this to the middle one (share of its size) are of the place where the golfer practises. */
 const SAME_PLACE = 0.35;
 
@@ -40,8 +43,8 @@ export interface CoarseLook {
  * One picture in every quarter second: where the golfer practises (the middle of where they are seen, so that walking in
  * and out does not count), how much room the whole movement needs there, and who else is in the picture.
  */
-export async function coarseLook(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, meanwhile: (t: number) => void): Promise<CoarseLook> {
-  const seen = await follow(clip, network, crop, timings, meanwhile, null);
+export async function coarseLook(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, meanwhile: (t: number) => void, early?: EarlyPictures): Promise<CoarseLook> {
+  const seen = await follow(clip, network, crop, timings, meanwhile, null, early);
   const stays = somebodyStays(seen);
   // Who was taken for the golfer walked by, before somebody who stands there all the while.
   return summed(stays ? await follow(clip, network, crop, timings, meanwhile, stays) : seen);
@@ -79,69 +82,73 @@ const KEY_MS = 2500;
 const ENOUGH_KEYS = 0.5;
 
 /** One whole picture in every `COARSE_MS`; of a long film fewer. Each is valid until the next but one is asked for. */
-async function* wholePictures(clip: OpenClip): AsyncGenerator<Cutout, void, unknown> {
+async function* wholePictures(clip: OpenClip, early: EarlyPictures | undefined): AsyncGenerator<Cutout, void, unknown> {
   const memory = [0, 1, 2].map(() => memoryForWhole(clip));
   let count = 0;
   const keys = clip.durationMs > LONG_MS ? await clip.keyPictures(KEY_MS) : null;
   let next = 0;
   for await (const picture of keys && keys.count >= (ENOUGH_KEYS * clip.durationMs) / KEY_MS ? keys.pictures() : clip.pictures()) {
-    if (picture.timeMs < next) continue;
-    next = picture.timeMs + COARSE_MS;
-    yield await picture.cut(null, memory[count++ % memory.length]);
+    if (picture.timeMs >= next) {
+      next = picture.timeMs + COARSE_MS;
+      yield await picture.cut(null, () => memory[count++ % memory.length]!);
+    }
+    await early?.keep(picture);
   }
 }
 
 /** @param start where the golfer stands, when known; else the largest person is the golfer */
-async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, meanwhile: (t: number) => void, start: Square | null): Promise<Followed> {
+async function follow(clip: OpenClip, network: PoseNetwork, crop: Crop, timings: ReadTimings, meanwhile: (t: number) => void, start: Square | null, early?: EarlyPictures): Promise<Followed> {
   const wanted: Followed["wanted"] = [];
-  const people: (Track["others"] | Promise<Track["others"]>)[] = [];
+  const people: Promise<Track["others"]>[] = [];
   let square: Square | null = start;
   let looks = 0;
   let nextPeople = 0;
   const points = new Float32Array(POINTS * STRIDE);
   const look = (picture: Cutout, square: Square) => handled(network.landmarks(crop(picture, square)));
+  const under: { of: Square; said: Promise<LandmarkOutput> }[] = [];
+  const ask = (picture: Cutout, of: Square) => under.push({ of, said: look(picture, of) });
+  const settle = async () => {
+    const { of, said } = under.shift()!;
+    const output = await said;
+    if (output.presence < PRESENT) square = start;
+    else {
+      const proposal = bodySquare(...proposedSquare(output, of));
+      readPoints(output, of, points);
+      // Somebody who passes before a golfer whose place is known is not followed away from it.
+      const strayed = start && !samePerson(proposal, start);
+      if (!strayed) wanted.push(roomFor(points, proposal));
+      square = strayed ? start : proposal;
+    }
+    network.done(output);
+  };
   const asked = performance.now();
   let inside = 0;
-  for await (const frame of oneAhead(wholePictures(clip))) {
+  for await (const frame of oneAhead(wholePictures(clip, early))) {
     const t = frame.frame.timeMs;
     meanwhile(t);
     const t0 = performance.now();
-    let seen = square ? look(frame, square) : null;
-    if (!square || t >= nextPeople) {
+    while (under.length >= (square ? UNDER_WAY : 1)) await settle();
+    const lost = !square;
+    if (square) ask(frame, square);
+    if (lost || t >= nextPeople) {
       nextPeople = t + PEOPLE_MS;
       looks++;
-      const found = handled(findPeople(frame, network, timings, !square));
-      if (square) {
-        // Who else is there decides nothing about the next look: it is asked for beside it.
-        const own = square;
-        people.push(handled(found.then((all) => strangers(t, all, own))));
-      } else {
-        const all = await found;
-        const [first] = all;
-        if (first) {
-          people.push(strangers(t, all, first.square));
-          square = first.square;
-          // The detector's square is a first guess: the landmark network's own proposal is looked at twice before it counts.
-          for (let k = 0; k < 2; k++) square = bodySquare(...proposedSquare(await look(frame, square), square));
-          seen = look(frame, square);
-        }
+      const found = handled(findPeople(frame, network, timings, lost));
+      let own = square;
+      if (lost) {
+        const [first] = await found;
+        own = square = first?.square ?? null;
+        // The detector's square is a first guess: the landmark network's own proposal is looked at twice before it counts.
+        for (let k = 0; square && k < 2; k++) square = bodySquare(...proposedSquare(await look(frame, square), square));
+        if (square) ask(frame, square);
+        if (looks === 1) early?.around(square && roomRound(square));
       }
-    }
-    if (square && seen) {
-      const output = await seen;
-      if (output.presence < PRESENT) square = start;
-      else {
-        const proposal = bodySquare(...proposedSquare(output, square));
-        readPoints(output, square, points);
-        // Somebody who passes before a golfer whose place is known is not followed away from it.
-        const strayed = start && !samePerson(proposal, start);
-        if (!strayed) wanted.push(roomFor(points, proposal));
-        square = strayed ? start : proposal;
-      }
-      network.done(output);
+      // Who else is there decides nothing about the next look: it is heard when all looks are over.
+      if (own) people.push(handled(found.then((all) => strangers(t, all, own))));
     }
     inside += performance.now() - t0;
   }
+  while (under.length) await settle();
   timings.decodeMs += performance.now() - asked - inside;
   return { wanted, others: (await Promise.all(people)).flat(), looks };
 }
@@ -164,6 +171,11 @@ function summed({ wanted, others }: Followed): CoarseLook {
     golfer: { left: edge(Math.min, "left"), top: edge(Math.min, "top"), right: edge(Math.max, "right"), bottom: edge(Math.max, "bottom") },
   };
 }
+
+/** A square's surroundings: a practising golfer stays within them, and with them their crop, which is smaller than the network's own square. */
+const roomRound = ({ cx, cy, size }: Square): Box => boxOf({ cx, cy, size: size * ROOM });
+
+const ROOM = 1.15;
 
 /** Those who were found and are not the one who is followed. */
 const strangers = (t: number, found: readonly Found[], own: Square): Track["others"] =>

@@ -1,11 +1,10 @@
 import { cutoutBytes, type Cutout } from "./decode/cutout";
 import type { Box } from "./decode/frame";
 import type { OpenClip, Picture } from "./decode/openClip";
+import { Slabs } from "./slabs";
 
 /** Bytes of picture that are kept at once: 13 s of a 720p clip at 60 pictures a second. */
-const KEPT_BYTES = 256 * 1024 ** 2;
-/** Memory is asked for in pieces of this size, which hold several pictures. */
-const SLAB_BYTES = 16 * 1024 ** 2;
+export const KEPT_BYTES = 256 * 1024 ** 2;
 /** A frame is the one at a time when it is this near, ms. */
 const SAME_MS = 0.5;
 
@@ -15,8 +14,7 @@ const SAME_MS = 0.5;
  */
 export class CutoutStore {
   private readonly kept = new Map<number, Cutout>();
-  private readonly free: Uint8Array<ArrayBuffer>[] = [];
-  private readonly bytes: number;
+  private readonly memory: Slabs;
   private readonly most: number;
 
   /**
@@ -24,13 +22,14 @@ export class CutoutStore {
    * @param most pictures kept at once, when fewer than there is memory for
    */
   constructor(private readonly clip: OpenClip, private readonly times: readonly number[], private readonly area: Box, most = Infinity) {
-    this.bytes = cutoutBytes(area);
-    this.most = Math.max(1, Math.min(most, Math.floor(KEPT_BYTES / this.bytes)));
+    const bytes = cutoutBytes(area);
+    this.most = Math.max(1, Math.min(most, Math.floor(KEPT_BYTES / bytes)));
+    this.memory = new Slabs(bytes, this.most);
   }
 
   /** Keeps a picture's part, which stays valid until as many others are kept as there is room for. */
   async keep(i: number, picture: Picture): Promise<Cutout> {
-    const part = await picture.cut(this.area, this.room());
+    const part = await picture.cut(this.area, () => this.room());
     this.kept.set(i, part);
     return part;
   }
@@ -42,12 +41,7 @@ export class CutoutStore {
       this.kept.delete(oldest);
       return part.frame.data as Uint8Array<ArrayBuffer>;
     }
-    if (!this.free.length) {
-      const count = Math.max(1, Math.min(this.most - this.kept.size, Math.floor(SLAB_BYTES / this.bytes)));
-      const slab = new ArrayBuffer(count * this.bytes);
-      for (let k = 0; k < count; k++) this.free.push(new Uint8Array(slab, k * this.bytes, this.bytes));
-    }
-    return this.free.pop()!;
+    return this.memory.next();
   }
 
   at(i: number): Cutout | null {

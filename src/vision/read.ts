@@ -5,12 +5,13 @@ import { FIRST_MS, gridStep } from "./anytime/plan";
 import { lookInRounds } from "./anytime/rounds";
 import { segmentEnd } from "./anytime/segments";
 import { coarseLook, LONG_MS, TIGHT } from "./coarseLook";
-import { Resampler, type Square } from "./crop/resample";
+import { boxOf, Resampler, type Square } from "./crop/resample";
 import { CutoutStore } from "./cutoutStore";
 import { ClipError } from "./decode/clipError";
 import { cutoutArea, memoryForWhole, type Cutout } from "./decode/cutout";
 import type { Box } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
+import { EarlyPictures } from "./earlyPictures";
 import { handled } from "./handled";
 import { LookAhead } from "./network/lookAhead";
 import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
@@ -84,17 +85,19 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   const sounds = handled(soundOnsets(clip.sound()));
   const total = clip.frames;
   const found = clip.durationMs > LONG_MS ? FOUND.long : options.asked ? FOUND.asked : FOUND.whole;
+  const step = options.asked ? gridStep(FIRST_MS, 1000 / clip.fps) : 1;
+  const early = clip.durationMs > LONG_MS ? undefined : new EarlyPictures(clip, stillPictures(step), clip.durationMs / STILL_MS);
   const { square, others, golfer, feet } = await coarseLook(clip, network, crop, timings, (t) => {
     stop();
     options.progress?.({ share: (found * t) / clip.durationMs, done: 0, total, phase: "finding" });
-  });
+  }, early);
   const tell = (share: number, done: number, phase: ReadSoFar["phase"]) => options.progress?.({ share: found + (1 - found) * share, done, total, phase });
   const body = square.size / TIGHT / 1.25 / 1.1;
   // Where the golfer practises, not where they walk in.
   const area = feetArea(feet, body);
   const reach = Math.round(body * 0.24);
   const reading = new Reading(total, square, area, options.faceOn);
-  const seen = cutoutArea([seenIn(square), { left: area.left, top: area.top, right: area.left + area.width, bottom: area.top + area.height }], clip.width, clip.height);
+  const seen = cutoutArea([boxOf(square), { left: area.left, top: area.top, right: area.left + area.width, bottom: area.top + area.height }], clip.width, clip.height);
   const long = total * area.width * area.height > WINDOW_BYTES;
   const store = new CutoutStore(clip, reading.times, seen, !options.asked ? AT_HAND : long ? Math.ceil((KEPT_S * total) / (clip.durationMs / 1000)) : undefined);
   const whole = memoryForWhole(clip);
@@ -105,7 +108,6 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     video: { width: clip.width, height: clip.height, frames: clip.frames, fps: clip.fps, rotation: clip.rotation, audio: clip.audio, durationMs: clip.durationMs },
   };
   const lookAt = (i: number, cut: Cutout, then: (points: Float32Array) => void) => ahead.ask(crop(cut, square), (output) => then(reading.take(i, output)));
-  const step = options.asked ? gridStep(FIRST_MS, 1000 / clip.fps) : 1;
   // How many closer looks there will be is not known: usually about as many as the first ones; a longer search comes ever nearer to the end. A long film is looked at closer on the way.
   const half = options.asked && !long ? 0.5 : 1;
   const usual = Math.max(1, total / step);
@@ -146,24 +148,23 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   };
 
   let background: Background | null = null;
-  let nextStill = -Infinity;
+  const isStill = stillPictures(step);
   let [from, nextCut] = [0, CUT_MS];
   let asked = performance.now();
-  for await (const picture of clip.pictures()) {
+  for await (const picture of early?.holding(seen) ?? clip.pictures()) {
     timings.decodeMs += performance.now() - asked;
     const i = reading.times.length;
     if (i >= total) break;
     stop();
     const t = picture.timeMs;
     const wanted = i % step === 0;
-    const still = wanted && t >= nextStill;
+    const still = isStill(i, t);
     const began = performance.now();
-    const [cut, all] = await Promise.all([store.keep(i, picture), still ? picture.cut(null, whole) : null]);
+    const [cut, all] = await Promise.all([store.keep(i, picture), still ? picture.cut(null, () => whole) : null]);
     timings.decodeMs += performance.now() - began;
     reading.times.push(t);
     reading.feet.push(windowOf(cut, area.left, area.top, area.width, area.height));
     if (all) {
-      nextStill = t + STILL_MS - 1;
       background ??= new Background(all.frame, golfer);
     }
     if (wanted) {
@@ -195,8 +196,15 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
   return { track: reading.settled(about), timings };
 }
 
-/** What of the picture the network and the hands' windows see. */
-const seenIn = ({ cx, cy, size }: Square): Box => ({ left: cx - size / 2, top: cy - size / 2, right: cx + size / 2, bottom: cy + size / 2 });
+/** Tells which pictures, told one after another, the background and the light are looked at in. */
+function stillPictures(step: number): (i: number, t: number) => boolean {
+  let next = -Infinity;
+  return (i, t) => {
+    const still = i % step === 0 && t >= next;
+    if (still) next = t + STILL_MS - 1;
+    return still;
+  };
+}
 
 /** Brightness of a part of the upright picture, out of what was cut of it. */
 function windowOf({ frame, left, top }: Cutout, x: number, y: number, width: number, height: number): LumaWindow {

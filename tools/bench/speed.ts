@@ -21,7 +21,7 @@ v8.setFlagsFromString("--experimental-wasm-relaxed-simd");
 const { loadNodeNetwork } = await import("../../src/vision/node/loadNode");
 const { readClipFile } = await import("../../src/vision/node/readClipFile");
 
-const ROUNDS = 3;
+const ROUNDS = 5;
 const GOLFER = { golfer: { statureCm: 170, hand: "right" as const }, drill: "double-step" };
 const round = (v: number) => Math.round(v * 100) / 100;
 

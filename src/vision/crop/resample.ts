@@ -1,5 +1,5 @@
 import type { Cutout } from "../decode/cutout";
-import { uprightPlane, type Frame, type Plane } from "../decode/frame";
+import { uprightPlane, type Box, type Frame, type Plane } from "../decode/frame";
 import { boxAxis, inside, type Axis } from "./axis";
 import { Kernel } from "../kernel/kernel";
 
@@ -9,6 +9,9 @@ export interface Square {
   cy: number;
   size: number;
 }
+
+/** The same area by its edges. */
+export const boxOf = ({ cx, cy, size }: Square): Box => ({ left: cx - size / 2, top: cy - size / 2, right: cx + size / 2, bottom: cy + size / 2 });
 
 /** A source plane's place in the kernel's memory: its samples from row `firstRow`, `rows` of them, `width` bytes each. */
 interface Placed {

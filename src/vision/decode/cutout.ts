@@ -24,7 +24,10 @@ export function cutoutArea(boxes: readonly Box[], width: number, height: number)
 export const cutoutBytes = (a: Box): number => ((a.right - a.left) * (a.bottom - a.top) * 3) / 2;
 
 /** Memory for a whole picture, which may have an odd row or column. */
-export const memoryForWhole = ({ width, height }: { width: number; height: number }): Uint8Array<ArrayBuffer> => new Uint8Array(cutoutBytes({ left: 0, top: 0, right: width + 1, bottom: height + 1 }));
+export const memoryForWhole = (of: { width: number; height: number }): Uint8Array<ArrayBuffer> => new Uint8Array(wholeBytes(of));
+
+/** Bytes of that. */
+export const wholeBytes = ({ width, height }: { width: number; height: number }): number => cutoutBytes({ left: 0, top: 0, right: width + 1, bottom: height + 1 });
 
 /** Where an area of the upright picture (`width` × `height`) is in the picture as it is stored. */
 export function storedRect(rotation: Frame["rotation"], { left, top, right, bottom }: Box, width: number, height: number): { x: number; y: number; width: number; height: number } {

@@ -10,9 +10,9 @@ export interface Picture {
   /**
    * Copies an area (of `cutoutArea`) of it, or all of it, out of the decoder.
    *
-   * @param into memory for it, of `cutoutBytes` or more
+   * @param into gives memory for it, of `cutoutBytes` or more; not asked where what was wanted is in memory already
    */
-  cut(area: Box | null, into?: Uint8Array<ArrayBuffer>): Promise<Cutout>;
+  cut(area: Box | null, into?: () => Uint8Array<ArrayBuffer>): Promise<Cutout>;
 }
 
 /** A clip opened for reading: what it is, and its pictures and sound in order. */
@@ -140,7 +140,7 @@ function* handedOut(sample: VideoSample, start: number, rotation: Frame["rotatio
   }
 }
 
-async function cut(sample: VideoSample, timeMs: number, rotation: Frame["rotation"], area: Box | null, into?: Uint8Array<ArrayBuffer>): Promise<Cutout> {
+async function cut(sample: VideoSample, timeMs: number, rotation: Frame["rotation"], area: Box | null, into?: () => Uint8Array<ArrayBuffer>): Promise<Cutout> {
   const { left, top, width: w, height: h } = sample.visibleRect;
   const [across, down] = uprightSize({ width: w, height: h, rotation });
   const { x, y, width, height } = area ? storedRect(rotation, area, across, down) : { x: 0, y: 0, width: w, height: h };
@@ -154,7 +154,8 @@ async function cut(sample: VideoSample, timeMs: number, rotation: Frame["rotatio
   const piece = (frame: Frame): Cutout => ({ frame, left: area?.left ?? 0, top: area?.top ?? 0, of: { width: across, height: down } });
   if (sample.format === "I420" || sample.format === "I420A" || sample.format === "NV12") {
     const size = sample.allocationSize({ rect });
-    const data = into && into.length >= size ? into : new Uint8Array(size);
+    const memory = into?.();
+    const data = memory && memory.length >= size ? memory : new Uint8Array(size);
     const [luma, second, third] = await sample.copyTo(data, { rect });
     const chroma = sample.format === "NV12" ? { u: { ...second!, step: 2 }, v: { ...second!, offset: second!.offset + 1, step: 2 } } : { u: { ...second!, step: 1 }, v: { ...third!, step: 1 } };
     return piece({ ...base, data, y: { ...luma!, step: 1 }, ...chroma });
