@@ -27,7 +27,7 @@ import { sample, spread, type Sampled } from "./uncertainty/sample";
 export type { RepSeries } from "./reps/series";
 
 /** Raised whenever the same track would give other numbers; kept with every rep. */
-export const ALGORITHM_VERSION = "c1";
+export const ALGORITHM_VERSION = "d1";
 
 export interface Timed {
   t: number;
@@ -209,7 +209,7 @@ function analysed({ motion, window, context, rep }: FoundRep, index: number, sce
     footEvents,
     turns: rep.turns.filter((t) => t.ms >= rep.fromMs - frameMs && t.ms <= rep.toMs + frameMs).map((t) => ({ of: t.of, side: t.side, t: t.ms, u: Math.hypot(frameMs, TURN_SD[t.of]) })),
     measures,
-    verdict: stage ? judge({ stage, statureCm: options.golfer.statureCm, measures, actions: actionsOf(stage, motion, rep), problems }) : null,
+    verdict: stage ? judge({ stage, statureCm: options.golfer.statureCm, measures, actions: actionsOf(stage, motion, rep, measures), problems }) : null,
     series: series(motion, rep, sampled.shares),
   };
 }

@@ -1,3 +1,4 @@
+import type { MovementScript } from "../figure/script";
 import type { MeasureId, View } from "../measures/catalogue";
 import type { RepRules } from "../reps/rep";
 
@@ -5,22 +6,27 @@ import type { RepRules } from "../reps/rep";
 export const PHASES = ["set-up", "action", "backswing feet", "backswing", "top", "downswing feet", "impact", "finish"] as const;
 export type Phase = (typeof PHASES)[number];
 
-/** Something that must happen for the rep to be this drill at all. */
-export interface RequiredAction {
-  id: "trailStep" | "leadStep";
-  name: string;
-  foot: "lead" | "trail";
-  /** Must be under way before this event. */
-  before: "top" | "impact";
-  cue: string;
-  /** One sentence of what to do next. */
-  next: string;
-}
-
-/** What a check says when it fails on one side of its band. */
+/** What a golfer hears or reads when something is wrong: at most four words, and one sentence of what to do next. */
 export interface FailWords {
   cue: string;
   next: string;
+}
+
+/** What must happen for an action to count as done. */
+export type ActionNeed =
+  /** A foot leaves the ground before an event, or after it. */
+  | { kind: "step"; foot: "lead" | "trail"; before: "top" | "impact" }
+  | { kind: "step"; foot: "lead" | "trail"; after: "impact" }
+  /** In a cycle, each foot lands once. */
+  | { kind: "bothLand" }
+  /** A measure reaches a size. */
+  | { kind: "measure"; measure: MeasureId; atLeast: number };
+
+/** Something that must happen for the rep to be this drill at all. */
+export interface RequiredAction extends FailWords {
+  id: string;
+  name: string;
+  need: ActionNeed;
 }
 
 export interface Check {
@@ -29,7 +35,7 @@ export interface Check {
   measure: MeasureId;
   /** Inclusive limits for a golfer of 178 cm; null = open. */
   band: readonly [number | null, number | null];
-  /** Whether each limit scales with stature (cm of the body do; those of shoes, and ms and shares, do not). */
+  /** Whether each limit scales with stature (cm of the body do; those of shoes and props, and ms and shares, do not). */
   scales: readonly [boolean, boolean];
   target: number;
   fault: number;
@@ -40,24 +46,106 @@ export interface Check {
   /** Measured below or above the band. */
   below?: FailWords;
   above?: FailWords;
+  /** Two faults that one measure does not tell apart: the sign of another one does. */
+  told?: { by: MeasureId; minus: FailWords; plus: FailWords };
+}
+
+/** A named way in which a stage goes wrong: how it looks, the movement itself, and the check or action whose cue it gets. */
+export interface Fault {
+  id: string;
+  name: string;
+  /** How it looks and how the measures tell it from others. */
+  tell: string;
+  /** Id of the check or action that fails first. */
+  fails: string;
+  script: () => MovementScript;
 }
 
 export interface Stage {
   id: string;
   name: string;
   view: View;
+  /** The stage that is meant when none is named, one for each view. */
   main: boolean;
   rules: RepRules;
+  /** The weight stays in the middle: that it never reached the trail foot is as it should be. */
+  centred?: boolean;
+  /** Stands on something, or on toes: heights count from there. */
+  onProp?: "lead" | "trail";
   actions: readonly RequiredAction[];
   checks: readonly Check[];
+  /** The movement that is asked for. */
+  target?: () => MovementScript;
+  faults?: readonly Fault[];
+  /** What changes against the stage before it, and what stays the golfer's to watch. */
+  note?: string;
+}
+
+/** The six questions on which good teachers disagree, and the two sides of each. */
+export const STYLES = {
+  loading: ["travel", "centred"],
+  weightAtTop: ["still trail", "re-centred"],
+  leads: ["arms first", "ground up"],
+  drives: ["lead clears", "trail drives"],
+  trailFoot: ["rolls", "anchored"],
+  pressesBack: ["heel", "big toe"],
+} as const;
+export type StyleId = keyof typeof STYLES;
+export type Styles = { [K in StyleId]?: (typeof STYLES)[K][number] };
+
+/** What golfers say is wrong: ids of the rows of `choose/symptoms`. */
+export const SYMPTOMS = ["heavy", "thin", "slice", "hook", "noDistance", "stuckBefore", "shortBack", "sway", "endsOnTrail", "hipsStall", "feetSlip", "offBalance"] as const;
+export type SymptomId = (typeof SYMPTOMS)[number];
+
+export const BODY_PARTS = ["feet", "knees", "hips", "trunk", "arms", "head", "balance"] as const;
+export type BodyPart = (typeof BODY_PARTS)[number];
+
+/** How much is done at a time: one drill for the whole session; four to six reps and then the own swing; short bouts on most days; counted sets, repeated when one misses. */
+export type School = "single focus" | "short sets" | "home habit" | "counted sets";
+
+export interface Dose {
+  school: School;
+  sets: number;
+  reps: number;
+  note?: string;
+}
+
+/** Something that is needed, and what a household has instead. */
+export interface Gear {
+  name: string;
+  instead: readonly string[];
 }
 
 export interface Drill {
+  /** Slug; also the name of its file. */
   id: string;
   name: string;
   version: number;
+  /** Place in the catalogue. */
+  number: number;
+  group: "balance" | "ground" | "turning" | "trail foot" | "through" | "baseline";
+  /** Why it helps, in two sentences. */
   why: string;
+  /** How it feels at first: nobody should give it up at bout one. */
+  feel: string;
+  level: 1 | 2 | 3;
+  places: readonly ("home" | "range")[];
+  minutes: number;
+  trains: readonly BodyPart[];
+  gear: readonly Gear[];
+  /** For whom it is not, now. */
+  notWhen: readonly string[];
   setUp: readonly string[];
+  /** Places of feet, ball, club and phone. */
+  at: { feet: string; ball: string; club: string; phone: string };
   cautions: readonly string[];
+  dose: Dose;
+  /** What the golfer is asked after the bout, because no picture tells it. */
+  asked: readonly string[];
+  /** Drill that a path goes on with. */
+  then?: string;
+  styles: Styles;
+  /** Rows of symptoms that it helps with, and its place in them. */
+  helps: { [K in SymptomId]?: number };
   stages: readonly Stage[];
 }

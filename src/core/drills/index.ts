@@ -1,7 +1,8 @@
-import { doubleStep } from "./doubleStep";
 import type { Drill, Stage } from "./drill";
+import { all } from "./library/all";
 
-export const DRILLS: readonly Drill[] = [doubleStep];
+/** The built-in drills, in the catalogue's order. */
+export const DRILLS: readonly Drill[] = [...all].sort((a, b) => a.number - b.number);
 
 /**
  * A drill's stage by id, or its main stage for the view.
@@ -23,4 +24,4 @@ export function bandFor(check: Stage["checks"][number], statureCm: number): [num
   return [lo === null ? null : check.scales[0] ? lo * k : lo, hi === null ? null : check.scales[1] ? hi * k : hi];
 }
 
-export type { Check, Drill, FailWords, RequiredAction, Stage } from "./drill";
+export type { Check, Drill, FailWords, Fault, RequiredAction, Stage } from "./drill";

@@ -1,21 +1,42 @@
 import type { Motion } from "../motion/motion";
 import type { RequiredAction, Stage } from "../drills";
+import type { MeasureId } from "../measures/catalogue";
 import { stepOf } from "../measures/steps";
 import type { Rep } from "../reps/rep";
-import type { ActionVerdict } from "./verdict";
+import type { SideName } from "../track/sides";
+import type { ActionVerdict, Measured } from "./verdict";
 
-/**
- * Whether a required step was taken: its foot leaves the ground before the event it must precede. Not seen when the
- * foot was not followed through the swing, so that its staying can't be told.
- */
-function stepTaken(action: RequiredAction, m: Motion, rep: Rep): ActionVerdict {
-  const step = stepOf(rep, action.foot);
-  const limit = rep.events[action.before];
-  if (step && (Number.isNaN(limit) || step.liftOff < limit)) return { id: action.id, result: "done" };
-  const spells = m.feet[action.foot].spells;
-  const covered = spells.some((s) => s.fromMs <= rep.events.address && s.toMs >= rep.events.address);
-  return { id: action.id, result: covered && m.seen > 0.9 ? "missing" : "not seen" };
+/** A pace after the strike begins within this, ms. */
+const WALK_MS = 1200;
+
+type Result = ActionVerdict["result"];
+
+/** A foot's staying can only be told when it was followed through the rep. */
+function staying(m: Motion, rep: Rep, foot: SideName): Result {
+  const from = Number.isNaN(rep.events.address) ? rep.fromMs : rep.events.address;
+  const covered = m.feet[foot].spells.some((s) => s.fromMs <= from && s.toMs >= from);
+  return covered && m.seen > 0.9 ? "missing" : "not seen";
+}
+
+function result({ need }: RequiredAction, m: Motion, rep: Rep, measures: Record<MeasureId, Measured>): Result {
+  switch (need.kind) {
+    case "step": {
+      const step = "before" in need ? stepOf(rep, need.foot) : stepOf(rep, need.foot, WALK_MS);
+      const limit = "before" in need ? rep.events[need.before] : rep.events[need.after];
+      const timely = step && (Number.isNaN(limit) || ("before" in need ? step.liftOff < limit : step.landing > limit));
+      return timely ? "done" : staying(m, rep, need.foot);
+    }
+    case "bothLand": {
+      const still = (["lead", "trail"] as const).filter((foot) => !rep.footEvents.some((e) => e.foot === foot && e.event === "landing"));
+      return still.length === 0 ? "done" : still.map((foot) => staying(m, rep, foot)).includes("missing") ? "missing" : "not seen";
+    }
+    case "measure": {
+      const { value, u, state } = measures[need.measure];
+      if (state !== "measured" || value === null || u === null) return "not seen";
+      return value >= need.atLeast ? "done" : value + 2 * u < need.atLeast ? "missing" : "not seen";
+    }
+  }
 }
 
 /** What became of every action that a stage asks for. */
-export const actionsOf = (stage: Stage, m: Motion, rep: Rep): ActionVerdict[] => stage.actions.map((a) => stepTaken(a, m, rep));
+export const actionsOf = (stage: Stage, m: Motion, rep: Rep, measures: Record<MeasureId, Measured>): ActionVerdict[] => stage.actions.map((a) => ({ id: a.id, result: result(a, m, rep, measures) }));

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { DRILLS, findStage } from "../drills";
+import { findStage, type Stage } from "../drills";
 import { CATALOGUE, MEASURE_IDS, type MeasureId } from "../measures/catalogue";
 import { checkBand, judge, type JudgeInput } from "./judge";
 import type { Measured } from "./verdict";
@@ -8,13 +8,15 @@ import type { Measured } from "./verdict";
 const { stage } = findStage("double-step");
 
 /** A rep whose every check sits on its target, surely. */
-function perfect(change: Partial<Record<MeasureId, Partial<Measured>>> = {}): JudgeInput {
+const perfect = (change: Parameters<typeof perfectOf>[1] = {}): JudgeInput => perfectOf(stage, change);
+
+function perfectOf(stage: Stage, change: Partial<Record<MeasureId, Partial<Measured>>> = {}): JudgeInput {
   const measures = Object.fromEntries(MEASURE_IDS.map((id) => {
     const check = stage.checks.find((c) => c.measure === id);
     const unit = CATALOGUE[id].unit;
     return [id, { value: check?.target ?? 50, u: unit === "ms" ? 10 : 0.5, unit, state: "measured", ...change[id] }];
   })) as Record<MeasureId, Measured>;
-  return { stage, statureCm: 178, measures, actions: [{ id: "trailStep", result: "done" }, { id: "leadStep", result: "done" }], problems: [] };
+  return { stage, statureCm: 178, measures, actions: stage.actions.map(({ id }) => ({ id, result: "done" as const })), problems: [] };
 }
 
 describe("a band", () => {
@@ -57,6 +59,12 @@ describe("a rep's verdict", () => {
     expect(v.cue).toEqual({ id: "trailStep", words: "Step the trail foot" });
   });
 
+  it("tells two faults of one check apart by another measure", () => {
+    const { stage: together } = findStage("feet-together");
+    const tipped = (headTImpact: number) => judge({ ...perfectOf(together, { headDrift: { value: 14 }, headTImpact: { value: headTImpact } }) }).cue?.words;
+    expect([tipped(9), tipped(-9)]).toEqual(["Shoulders wait for arms", "Hips wait for arms"]);
+  });
+
   it("is not judged when a step was not clearly seen", () => {
     const v = judge({ ...perfect(), actions: [{ id: "trailStep", result: "not seen" }, { id: "leadStep", result: "done" }] });
     expect(v).toMatchObject({ result: "not judged", reason: { code: "footNotSeen" }, cue: null });
@@ -84,18 +92,5 @@ describe("a rep's verdict", () => {
     expect(tall.checks.find((c) => c.id === "hips-inside")!.band[1]).toBeCloseTo(5.5, 6);
     expect(tall.checks.find((c) => c.id === "small-step")!.band).toEqual([-17.6, -4].map((v) => expect.closeTo(v, 6)));
     expect(tall.checks.find((c) => c.id === "lead-down")!.band[0]).toBe(-40);
-  });
-});
-
-describe("every drill", () => {
-  it.each(DRILLS.flatMap((d) => d.stages.map((s) => [`${d.id} ${s.id}`, d, s] as const)))("%s: targets lie inside, faults outside, cues are short", (_, __, s) => {
-    expect(s.checks.some((c) => c.point && c.level === "must")).toBe(true);
-    for (const c of s.checks) {
-      expect(CATALOGUE).toHaveProperty(c.measure);
-      expect(checkBand(c.target, 0, c.band), c.id).toBe("pass");
-      expect(checkBand(c.fault, 0, c.band), c.id).toBe("fail");
-      for (const w of [c.below, c.above]) if (w) expect(w.cue.split(" ").length).toBeLessThanOrEqual(4);
-    }
-    for (const a of s.actions) expect(a.cue.split(" ").length).toBeLessThanOrEqual(4);
   });
 });

@@ -35,7 +35,7 @@ export interface JudgeInput {
  */
 export function judge(input: JudgeInput): Verdict {
   const { stage, measures, actions } = input;
-  const checks = stage.checks.map((c) => check(c, measures[c.measure], input.statureCm));
+  const checks = stage.checks.map((c) => check(c, measures, input.statureCm));
   const verdict = (result: Verdict["result"], reason: Reason | null, cue: Verdict["cue"]): Verdict => ({ result, reason, cue, actions, checks });
 
   const blocked = input.problems.find((p) => p.touches === "rep");
@@ -61,19 +61,22 @@ export function judge(input: JudgeInput): Verdict {
   return verdict("not judged", openReason(open, musts.length, resultOf), null);
 }
 
-/** What a failed check says, by the side of its band on which the value lies. */
-export function failWords(check: Check, v: Pick<CheckVerdict, "band" | "value">): FailWords {
+/** What a failed check says, by the side of its band on which the value lies, or by what tells its faults apart. */
+export function failWords(check: Check, v: Pick<CheckVerdict, "band" | "value" | "told">): FailWords {
+  if (check.told) return (v.told ?? 0) < 0 ? check.told.minus : check.told.plus;
   const low = v.band[0] !== null && v.value !== null && v.value < v.band[0];
   return ((low ? check.below : check.above) ?? check.below ?? check.above)!;
 }
 
-function check(c: Check, measured: Measured, statureCm: number): CheckVerdict {
+function check(c: Check, measures: JudgeInput["measures"], statureCm: number): CheckVerdict {
+  const measured = measures[c.measure];
+  const told = c.told && measures[c.told.by].value;
   const band = bandFor(c, statureCm);
   const known = measured.state === "measured" && measured.value !== null && measured.u !== null;
   return {
     id: c.id, measure: c.measure, band, level: c.level, must: c.level === "must",
     result: known ? checkBand(measured.value!, measured.u!, band) : "not measurable",
-    value: measured.value, u: measured.u,
+    value: measured.value, u: measured.u, ...(typeof told === "number" ? { told } : {}),
   };
 }
 

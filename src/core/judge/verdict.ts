@@ -26,6 +26,8 @@ export interface CheckVerdict {
   result: CheckResult;
   value: number | null;
   u: number | null;
+  /** The measure that tells two faults of this check apart, where there is one. */
+  told?: number;
 }
 
 export interface ActionVerdict {

@@ -12,6 +12,8 @@ export interface SwingOptions {
   stagger: number;
   turnOut: { lead: number; trail: number };
   share: { address: number; loaded: number; top: number; impact: number; finish: number };
+  /** When the weight is farthest back, share of the way to the top. */
+  loadedAt: number;
   /** Rocks onto this share before the hands start: a moving start. */
   rock?: { share: number; lead: number };
   size: number;
@@ -26,14 +28,18 @@ export interface SwingOptions {
   /** Height of mid-hip against address at its lowest in the downswing and at impact. */
   rise: { drop: number; impact: number };
   knees: { leadTop: number; trailTop: number; leadImpact: number; trailImpact: number };
-  /** Trail heel: when it leaves, share of the downswing; foot pitch at the finish; heel raised from the start. */
-  heel: { upAt: number; finish: number; address: number };
+  /** Trail heel: when it leaves, share of the downswing; foot pitch at the finish; heel raised from the start; time in which it rises by 20°, s (0 = until after the strike). */
+  heel: { upAt: number; finish: number; address: number; lift: number };
   /** Reach at the top: below 1 both arms bend. */
   reachTop: number;
   leadStep?: { length: number; beforeTop: number; air: number };
   /** The trail foot walks past after the strike. */
   trailStep?: { length: number; afterImpact: number; air: number };
+  /** The trail foot steps out at the top: its rise begins so long after the top (before it, when negative). */
+  trailOut?: { length: number; fromTop: number; air: number };
   slide: { lead: number; trail: number };
+  /** Drag of the lead foot from the strike to the finish, cm. */
+  slideThrough: number;
   /** Time stood at the finish; shifts of the share while standing. */
   hold: number;
   wobble: number;
@@ -45,11 +51,11 @@ export interface SwingOptions {
 
 export const ORDINARY_SWING: SwingOptions = {
   still: 0.7, back: 0.9, down: 0.27, gap: 46, stagger: 0, turnOut: { lead: 20, trail: 8 },
-  share: { address: 50, loaded: 24, top: 50, impact: 74, finish: 90 }, size: 1,
+  share: { address: 50, loaded: 24, top: 50, impact: 74, finish: 90 }, loadedAt: 0.6, size: 1,
   tilt: { address: 3, top: 2, impact: 12 }, neck: { top: 0, impact: 0 }, bend: { address: 32, top: 31, impact: 29 },
   depth: { address: 50, top: 45, impact: 48 }, pelvis: { top: -42, impact: 34, beforeTop: 0.06 }, thorax: { top: -88, impact: 14 },
   rise: { drop: -1.5, impact: 1.5 }, knees: { leadTop: -6, trailTop: 0, leadImpact: 0, trailImpact: 8 },
-  heel: { upAt: 0.82, finish: 55, address: 0 }, reachTop: 1, slide: { lead: 0, trail: 0 }, hold: 0.5, wobble: 0,
+  heel: { upAt: 0.82, finish: 55, address: 0, lift: 0 }, reachTop: 1, slide: { lead: 0, trail: 0 }, slideThrough: 0, hold: 0.5, wobble: 0,
   club: "iron", clubAhead: 0, ball: true, traits: {},
 };
 
@@ -71,18 +77,20 @@ export function swing(changes: Changes<SwingOptions> = {}): MovementScript {
     : [];
   const trailSteps: Step[] = o.trailStep
     ? [{ from: trailStepFrom, to: trailStepFrom + o.trailStep.air, alongTarget: o.trailStep.length, towardBall: 12, apex: 9 }]
-    : [];
+    : o.trailOut
+      ? [{ from: top + o.trailOut.fromTop, to: top + o.trailOut.fromTop + o.trailOut.air, alongTarget: o.trailOut.length, apex: 6 }]
+      : [];
   const share = weight(o, start, top, impact, finish, leadSteps[0]);
   const rising: Knot[] = [
     [Math.min(heelUp, impact + 0.1) - 0.02, o.heel.address],
-    [Math.max(heelUp, impact) + 0.16, Math.max(20, o.heel.address)],
+    [o.heel.lift > 0 ? heelUp + o.heel.lift : Math.max(heelUp, impact) + 0.16, o.heel.address + 20 * (1 - Math.min(o.heel.address, 20) / 20) + (o.heel.lift > 0 && o.heel.address > 0 ? 14 : 0)],
     [finish - 0.08, o.heel.finish],
   ];
-  const kind = o.traits.kind ?? (o.leadStep || o.trailStep ? "step-swing" : "swing");
+  const kind = o.traits.kind ?? (o.leadStep || o.trailStep || o.trailOut ? "step-swing" : "swing");
   return {
     duration: trailEnd + o.hold,
     feet: {
-      lead: { ankleT: o.gap / 2, ankleD: o.stagger / 2, turnOut: o.turnOut.lead, steps: leadSteps, heelPitch: [], slide: drag(o.slide.lead, top, impact) },
+      lead: { ankleT: o.gap / 2, ankleD: o.stagger / 2, turnOut: o.turnOut.lead, steps: leadSteps, heelPitch: [], slide: [...drag(o.slide.lead, top, impact), ...(o.slideThrough ? [[impact + 0.05, o.slide.lead], [finish - 0.1, o.slide.lead + o.slideThrough]] as Knot[] : [])] },
       trail: {
         ankleT: -o.gap / 2, ankleD: -o.stagger / 2, turnOut: o.turnOut.trail, steps: trailSteps, slide: drag(o.slide.trail, top, impact),
         heelPitch: o.trailStep ? [[trailStepFrom, o.heel.address], [trailStepFrom + o.trailStep.air, 0]] : rising,
@@ -110,7 +118,7 @@ function weight(o: SwingOptions, start: number, top: number, impact: number, fin
   if (o.rock) knots.push([start - o.rock.lead - 0.2, s.address], [start - o.rock.lead - 0.02, s.address - 8], [start - 0.06, o.rock.share]);
   else knots.push([start - 0.12, s.address], [start + 0.06, s.address + 8]);
   push = knots[1]![0];
-  const loadedAt = Math.min(start + o.back * 0.6, step ? step.from - 0.1 : Infinity);
+  const loadedAt = Math.min(start + o.back * o.loadedAt, step ? step.from - 0.1 : Infinity);
   knots.push([loadedAt, s.loaded]);
   if (step) knots.push([step.from + 0.04, Math.min(s.loaded, 20)], [step.to - 0.05, Math.min(s.loaded, 40)], [step.to + 0.07, s.top]);
   else knots.push([top + 0.02, s.top]);

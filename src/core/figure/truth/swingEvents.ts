@@ -80,7 +80,7 @@ export function swingEvents(
     const finish = firstRun((i) => x.speed.hands[i]! < 25 && x.speed.hip[i]! < 12, samples(200), after, to);
     if (finish !== null) e.finish = finish;
   }
-  const low = indexOfMin(leadShare, address, e.top);
+  const low = indexOfMin(leadShare, Math.max(address, Math.ceil(handStart ?? address)), e.top);
   if (leadShare[low]! < 50) {
     const recentre = firstAbove(leadShare, 50, low, to);
     if (recentre !== null) e.recentre = recentre;

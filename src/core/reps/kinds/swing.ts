@@ -37,7 +37,7 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
 
   const e = emptyEvents();
   Object.assign(e, { address: stood.ms, handStart: start, top: topMs });
-  if (m.view === "face-on") Object.assign(e, { groundStart: groundStart(m, share, shareStill, a, feet.events, stood), recentre: recentre(m, share, a, topSample) });
+  if (m.view === "face-on") Object.assign(e, { groundStart: groundStart(m, share, shareStill, a, feet.events, stood), recentre: recentre(m, share, Number.isNaN(start) ? a : nearest(m, start), topSample) });
   if (hipsOnly) e.halfwayDown = halfTurnBack(m, topSample, a);
   else {
     e.midBack = armLevel(m, "back", toSample(m, start), Math.floor(topSample));

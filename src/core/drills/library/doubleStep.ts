@@ -1,25 +1,30 @@
-import type { Drill } from "./drill";
+import { doubleStep, type DoubleStepOptions } from "../../figure/scripts/doubleStep";
+import type { Drill } from "../drill";
+import { action, CAUTIONS, fault, PHONE, vary } from "../parts";
 
 const BODY = [true, true] as const;
 const FIXED = [false, false] as const;
 
-/** Drill 5: trail foot, then hands; lead foot before they come back. */
-export const doubleStep: Drill = {
-  id: "double-step",
-  name: "Double step",
-  version: 1,
+const good = vary<Partial<DoubleStepOptions>>(doubleStep, { leadBeforeTop: 0.08, tiltTop: 4, loadedShare: 15, leadStep: 10 });
+
+/** Trail foot, then hands; lead foot before they come back. */
+export const drill: Drill = {
+  id: "double-step", number: 5, name: "Double step", version: 1, group: "ground",
   why: "Weight that moves before the club lets the hips turn freely. Standing still over the ball forbids it.",
+  feel: "Like dancing with a club. The ball is often missed at first; that is no matter.",
+  level: 2, places: ["home", "range"], minutes: 15, trains: ["feet", "hips"],
+  gear: [{ name: "Iron", instead: ["a stick of that length"] }, { name: "Tee", instead: ["no ball at all"] }],
+  notWhen: ["A sore knee or ankle: try it without a club first, as small as you like."],
   setUp: [
     "Narrow your stance to little more than a hip's width: ankles 20 to 24 cm apart.",
     "Hold an iron with its head a hand ahead of the ball; a tee helps at first.",
     "Step the trail foot a shoe's breadth away from the target, then let the hands go.",
     "Step the lead foot toward the target before the hands come back down.",
   ],
-  cautions: [
-    "Warm up. Clear space for the whole club, ceiling and people behind.",
-    "The club passes over the ball: keep your feet clear of it.",
-    "Stop at pain, and see a doctor, physiotherapist or qualified teacher.",
-  ],
+  at: { feet: "A hip's width apart.", ball: "In the middle, on a tee.", club: "A hand ahead of the ball.", phone: PHONE.faceOn },
+  cautions: [...CAUTIONS, "The club passes over the ball: keep your feet clear of it."],
+  dose: { school: "short sets", sets: 4, reps: 4, note: "A swing of your own after each set." },
+  asked: [], styles: { loading: "travel", leads: "ground up" }, helps: { noDistance: 1, stuckBefore: 2, shortBack: 1 },
   stages: [
     {
       id: "whole-fo",
@@ -28,8 +33,8 @@ export const doubleStep: Drill = {
       main: true,
       rules: { kind: "step-swing", clubAhead: true, stepsFirst: true },
       actions: [
-        { id: "trailStep", name: "Trail foot steps", foot: "trail", before: "top", cue: "Step the trail foot", next: "Lift the trail foot and set it down a little farther from the target before the hands go." },
-        { id: "leadStep", name: "Lead foot steps", foot: "lead", before: "impact", cue: "Step the lead foot", next: "While the club is still going back, lift the lead foot and set it down toward the target." },
+        action("trailStep", "Trail foot steps", { kind: "step", foot: "trail", before: "top" }, ["Step the trail foot", "Lift the trail foot and set it down a little farther from the target before the hands go."]),
+        action("leadStep", "Lead foot steps", { kind: "step", foot: "lead", before: "impact" }, ["Step the lead foot", "While the club is still going back, lift the lead foot and set it down toward the target."]),
       ],
       checks: [
         {
@@ -71,6 +76,14 @@ export const doubleStep: Drill = {
           id: "weight-across", name: "Weight across by the top", measure: "recentreBeforeTop", band: [-60, null], scales: FIXED, target: 20, fault: -150, level: "should", point: false, phase: "top",
           below: { cue: "Across before the top", next: "Fall onto the lead foot as it lands; do not wait for the club." },
         },
+      ],
+      target: good(),
+      faults: [
+        fault("too-big", "Trail step too big", "small-step", "The trail foot lands more than a shoe away.", good({ trailStep: -25, trailAir: 0.34, loadedShare: 16 })),
+        fault("hands-first", "Hands first", "foot-first", "The hands are on their way before the trail foot leaves.", good({ trailFirst: -0.2, still: 0.8, back: 1.15, trailAir: 0.26 })),
+        fault("lead-late", "Lead foot late", "lead-down", "The lead foot lands when the hands are already coming down.", good({ leadBeforeTop: -0.16 })),
+        fault("no-weight", "Steps without the weight", "weight-back", "The feet move, the hips stay in the middle.", good({ sentShare: 68, loadedShare: 65, leadAir: 0.18, trailAir: 0.24, leadStep: 8 })),
+        fault("sways", "Sways past the foot", "hips-inside", "The hips end outside the trail foot.", good({ tiltTop: -19, loadedShare: 2, trailStep: -6 })),
       ],
     },
   ],

@@ -1,0 +1,75 @@
+import type { MovementScript } from "../figure/script";
+import { merged } from "../figure/scripts/swing";
+import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import type { RepRules } from "../reps/rep";
+import type { ActionNeed, Check, Fault, FailWords, RequiredAction } from "./drill";
+
+/** Shorthands in which the drills are written. */
+
+type Words = readonly [cue: string, next: string];
+const said = ([cue, next]: Words): FailWords => ({ cue, next });
+
+interface CheckParts {
+  measure: MeasureId;
+  name: string;
+  /** Left out: the measure's id in kebab-case. */
+  id?: string;
+  band: Check["band"];
+  target: number;
+  fault: number;
+  phase: Check["phase"];
+  below?: Words;
+  above?: Words;
+  told?: { by: MeasureId; minus: Words; plus: Words };
+  /** Decides the drill. */
+  point?: true;
+  /** Limits that are a shoe's or a prop's: they do not grow with the golfer. */
+  fixed?: true;
+  scales?: Check["scales"];
+}
+
+export const kebab = (id: string): string => id.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
+
+function check(level: Check["level"], { below, above, told, point, fixed, scales, ...c }: CheckParts): Check {
+  const body = CATALOGUE[c.measure].unit === "cm" && !fixed;
+  return {
+    ...c, id: c.id ?? kebab(c.measure), level, point: point ?? false, scales: scales ?? [body, body],
+    ...(below && { below: said(below) }), ...(above && { above: said(above) }),
+    ...(told && { told: { by: told.by, minus: said(told.minus), plus: said(told.plus) } }),
+  };
+}
+
+export const must = (parts: CheckParts): Check => check("must", parts);
+export const should = (parts: CheckParts): Check => check("should", parts);
+export const advice = (parts: CheckParts): Check => check("advice", parts);
+
+export const action = (id: string, name: string, need: ActionNeed, [cue, next]: Words): RequiredAction => ({ id, name, need, cue, next });
+
+export const fault = (id: string, name: string, fails: string, tell: string, script: Fault["script"]): Fault => ({ id, name, fails, tell, script });
+
+/** What goes for every drill; a drill adds its own. */
+export const CAUTIONS: readonly string[] = [
+  "Warm up first.",
+  "Clear space for the whole path of the club, up to the ceiling and behind you; nobody in it.",
+  "Stop at pain. For trouble with back, hip, knee, ankle or balance see a physiotherapist, a doctor or a qualified teacher.",
+  "No real balls indoors without a net.",
+  "Dry shoes on a slippery floor.",
+  "At the range its own rules come first.",
+];
+
+/** Where the phone stands for a view. */
+export const PHONE = {
+  faceOn: "In front of you at hip height, four paces off, level; both feet and the whole club in the picture.",
+  behind: "Behind you on the line of your toes, at hip height, four paces off, looking along the target line.",
+  both: "First in front of you, then behind you on the line of your toes; at hip height, four paces off.",
+} as const;
+
+/** A movement that can be varied: the target with its own values, a fault with a few of them changed. */
+export const vary = <T extends object>(make: (changes: T) => MovementScript, base: NoInfer<T>) => (more: T = {} as T) => (): MovementScript => make(merged(base, more as never));
+
+export const RULES = {
+  swing: { kind: "swing", clubAhead: false },
+  step: { kind: "step-swing", clubAhead: false },
+  gesture: { kind: "gesture", clubAhead: false },
+  cycle: { kind: "cycle", clubAhead: false },
+} as const satisfies Record<string, RepRules>;
