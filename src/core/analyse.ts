@@ -192,9 +192,10 @@ function analysed({ motion, window, context, rep }: FoundRep, index: number, sce
   const sampled = sample(motion, scene, rep, window, context, options.samples ?? SAMPLES, (options.seed ?? 1) + index);
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
   const unread = unreadOf(less, rules);
-  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted", unread };
+  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted", unread, rolledShare: 0 };
   const problems = during(all, rep.fromMs, rep.toMs);
   const raw = measureAll(motion, rep, rules);
+  if (rules.uneven) told.rolledShare = (100 * COM_HEIGHT * options.golfer.statureCm * Math.tan((ROLL_SD * Math.PI) / 180)) / Math.abs(raw.footGapAddress.value);
   const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)])) as Record<MeasureId, Measured>;
   const footEvents = rep.footEvents.map((e, k) => {
     const { offset, sd } = footEventError(told.errors, e);
@@ -224,6 +225,8 @@ interface Told {
   errors: ErrorTable;
   sort: Sort;
   unread: Unread;
+  /** What the camera's roll may do to a share, points, where no even stance tells it. */
+  rolledShare: number;
 }
 
 /** What the frames that were not read may still change: how far each number was from what half of the lone frames give; all nought for a whole track; for what they do not give, ∞ for a measure and the most that one rep's events may differ by for an event. */
@@ -265,6 +268,10 @@ function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, sort, 
 /** How well a strike's own sound is placed: its onset within a millisecond, its way within a third of a metre. */
 const HEARD_SD = 1.5;
 
+/** Roll of a phone that nothing tells, degrees (MOVEMENT, scale and view); and height of the centre of mass, share of stature (de Leva). */
+const ROLL_SD = 1.5;
+const COM_HEIGHT = 0.56;
+
 /** Fewer copies than this share having a value means that it can't be relied on. */
 const ENOUGH = 0.8;
 /** Why a measure is not there, in words. */
@@ -280,7 +287,7 @@ export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   notHeard: "no knock was heard",
 };
 
-function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort, unread }: Told, problems: Problem[]): Measured {
+function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort, unread, rolledShare }: Told, problems: Problem[]): Measured {
   const { unit, family } = CATALOGUE[id];
   const unknown = (value: number | null, reason: string, because?: Problem["code"]): Measured => ({ value, u: null, unit, state: "not measurable", reason, ...(because ? { because } : {}) });
   if (Number.isNaN(raw.value)) return unknown(null, WHY[raw.why ?? "eventNotFound"]);
@@ -291,6 +298,6 @@ function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, so
   if ((seen && seen.length < sampled.copies * ENOUGH) || !Number.isFinite(sd)) return unknown(raw.value, "the film does not carry it");
   const open = unread.measure(id, raw.value);
   if (!Number.isFinite(open)) return unknown(raw.value, "too little has been read yet");
-  const u = Math.hypot(seen ? spread(seen) : 0, unit === "ms" ? frameMs * Math.SQRT2 : 0, sd, open);
+  const u = Math.hypot(seen ? spread(seen) : 0, unit === "ms" ? frameMs * Math.SQRT2 : 0, family === "weight" && unit === "%" ? rolledShare : 0, sd, open);
   return { value: raw.value - offset, u, unit, state: "measured", ...(raw.atMs === undefined ? {} : { at: raw.atMs }) };
 }

@@ -3,6 +3,7 @@ import type { Pose, Side } from "../../src/core/figure/pose";
 import { mix, type Vec3 } from "../../src/core/maths/vec3";
 import { at, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
+import { roughReps } from "../../src/core/track/roughReps";
 import { plantedSpells } from "../../src/core/track/plantedSpells";
 import { pinhole, toWorld } from "../clips/camera";
 
@@ -54,12 +55,31 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
       });
     }),
   );
+  const presence = new Float32Array(n).fill(1);
+  const tops = roughReps({ ...bare, presence });
+  for (const foot of ["left", "right"] as const)
+    for (const spell of plantedSpells(bare, foot))
+      for (const { top, low } of tops) {
+        const [from, to] = [Math.max(spell.from + 2, top - Math.round(RISE_S.before * o.fps)), Math.min(n - 1, low + Math.round(RISE_S.after * o.fps))];
+        if (from > top || spell.to < top) continue;
+        const heel = (i: number) => px(side(poses[i]!, foot).heel);
+        const [x0, y0] = heel(from);
+        const path = Array.from({ length: to - from + 1 }, (_, k) => heel(from + k));
+        footPaths.push({
+          foot, part: "rise", plantedFrom: spell.from, plantedTo: spell.to, from,
+          dx: Float32Array.from(path, (p) => (p[0] - x0) * UPPER), dy: Float32Array.from(path, (p) => (p[1] - y0) * UPPER), residual: new Float32Array(path.length).fill(1),
+        });
+      }
   return {
-    times, landmarks, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: edgesOf(poses, side, px), presence: new Float32Array(n).fill(1), footPaths, handsPaths: [], looks: [], sounds: [], others: [],
+    times, landmarks, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: edgesOf(poses, side, px), presence, footPaths, handsPaths: [], looks: [], sounds: [], others: [],
     video: { width, height: o.height_px, frames: n, fps: o.fps, rotation: 0, audio: false, durationMs: (n * 1000) / o.fps },
     crop: { cx: width / 2, cy: o.height_px / 2, size: o.height_px * 0.6 }, model: "exact",
   };
 }
+
+/** The upper of a shoe is followed from this long before a swing's top until after its lowest hands, s; and rises, seen from the front, by this share of its heel (docs/decisions/8, 12). */
+const RISE_S = { before: 0.25, after: 0.7 };
+const UPPER = 0.7 / 1.5;
 
 /** Radii of a shoe's two ends, cm; the round of the toe lies this far from heel to toe point. */
 const SHOE = { heel: 3.5, toe: 3.8 };

@@ -12,11 +12,12 @@ interface BenchU {
 const APART = 3;
 
 /** u that the bench gives a check in its stage: null where the bench has no such rep. */
-export function benchUOf(check: Pick<Check, "measure">, stage: Pick<Stage, "view" | "rules">): number | null {
+export function benchUOf(check: Pick<Check, "measure">, stage: Pick<Stage, "view" | "rules" | "actions">): number | null {
   const u = (benchU as Record<string, BenchU>)[check.measure];
   if (!u) return null;
   if (stage.view === "down-the-line") return u.behind;
-  return stage.rules.kind === "step-swing" ? (u.step ?? u.planted) : (u.planted ?? u.step);
+  const steps = stage.rules.kind === "step-swing" || stage.actions.some((a) => a.need.kind === "bothLand");
+  return steps ? (u.step ?? u.planted) : (u.planted ?? u.step);
 }
 
 /** How far a check is from what a must needs, in u: target inside and fault outside the band. Both ≥ 3 allow a must. */

@@ -52,6 +52,8 @@ export interface RepRules {
   stepsFirst?: boolean;
   /** Something stands where a foot knocks it over: its fall is listened for. */
   prop?: boolean;
+  /** How the weight stands at the start is asked for: that it is even there tells nothing of the camera. */
+  uneven?: boolean;
   /** Rehearsal at half speed: thresholds of speed are lower. */
   slow?: boolean;
   /** The hands stay: the hips are all that moves. */

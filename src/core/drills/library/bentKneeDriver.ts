@@ -2,7 +2,7 @@ import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
 import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 
-const base = { gap: 40, size: 0.85, back: 1.7, down: 0.5, club: "driver" as const, share: { loaded: 32, top: 44, impact: 50, finish: 90 }, tilt: { address: 4, top: 12, impact: 12 }, knees: { trailTop: 4 }, hold: 1, traits: { slow: true } };
+const base = { gap: 40, size: 0.85, back: 1.7, down: 0.5, club: "driver" as const, share: { loaded: 35, top: 44, impact: 50, finish: 90 }, tilt: { address: 4, top: 14, impact: 12 }, knees: { trailTop: 4 }, hold: 1, traits: { slow: true } };
 const good = vary(swing, base);
 
 export const drill: Drill = {

@@ -2,7 +2,7 @@ import { swing } from "../../figure/scripts/swing";
 import type { Drill, Stage } from "../drill";
 import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 
-const base = { gap: 44, size: 0.9, share: { loaded: 24, top: 48, impact: 74, finish: 88 }, tilt: { address: 3, top: 5, impact: 10 }, knees: { trailTop: 6 } };
+const base = { gap: 44, size: 0.9, share: { loaded: 30, top: 48, impact: 74, finish: 88 }, tilt: { address: 3, top: 6, impact: 10 }, knees: { trailTop: 6 } };
 const good = vary(swing, base);
 
 const flat = should({ measure: "trailFootFlatForAddressToTop", name: "Trail sole stays down", band: [85, null], target: 100, fault: 50, phase: "backswing feet", below: ["Trail toe down", "Press the big toe until the club is at the top."] });
@@ -12,7 +12,7 @@ const tilt = must({ measure: "sideTiltChange", name: "No tilt toward the target"
 const top = should({ measure: "sideTiltTop", name: "Tilt at the top", band: [0, null], target: 5, fault: -9, phase: "top", below: ["Stay tilted back", "The breastbone stays behind the ball."] });
 
 const swaying = fault("sways", "Hips sway", "pelvis-sway", "The hips leave their place away from the target.", good({ tilt: { top: 7 }, share: { loaded: 0, top: 10 }, gap: 52 }));
-const kicks = fault("knee-out", "Knee kicks out", "trail-knee-out", "The trail knee goes outside its foot.", good({ gap: 30, knees: { trailTop: -80 }, share: { loaded: 10, top: 40 } }));
+const kicks = fault("knee-out", "Knee kicks out", "trail-knee-out", "The trail knee goes outside its foot.", good({ gap: 28, knees: { trailTop: -85 }, share: { loaded: 6, top: 36 } }));
 const reverse = fault("reverse-tilt", "Tilts toward the target", "side-tilt-change", "The chest leans toward the target at the top.", good({ tilt: { top: -13 }, share: { loaded: 40, top: 50 } }));
 
 const stage = (id: string, name: string, main: boolean, checks: Stage["checks"], note?: string): Stage => ({

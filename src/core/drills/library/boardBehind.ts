@@ -2,7 +2,7 @@ import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
 import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 
-const good = vary(swing, { gap: 40, size: 0.55, back: 0.9, down: 0.3, share: { loaded: 30, top: 54, impact: 78, finish: 88 }, tilt: { address: 2, top: 2, impact: 5 } });
+const good = vary(swing, { gap: 40, size: 0.55, back: 0.9, down: 0.3, share: { loaded: 30, top: 58, impact: 82, finish: 88 }, tilt: { address: 2, top: 2, impact: 5 } });
 
 export const drill: Drill = {
   id: "board-behind", number: 29, name: "Board behind", version: 1, group: "through",

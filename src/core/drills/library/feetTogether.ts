@@ -23,7 +23,7 @@ export const drill: Drill = {
     id: "whole-fo", name: "Half swings", view: "face-on", main: true, rules: RULES.swing, centred: true, actions: [],
     checks: [
       must({ measure: "footGapAddress", name: "Feet together", band: [null, 18], target: 10, fault: 26, phase: "set-up", above: ["Feet closer together", "Let the shoes touch before you start."] }),
-      must({ measure: "trailFootTravelAddressToImpact", name: "Trail foot stays", band: [null, 4], fixed: true, target: 0.3, fault: 8, phase: "backswing feet", above: ["Keep trail foot still", "Swing only as hard as the foot stays where it is."] }),
+      should({ measure: "trailFootTravelAddressToImpact", name: "Trail foot stays", band: [null, 4], fixed: true, target: 0.3, fault: 8, phase: "backswing feet", above: ["Keep trail foot still", "Swing only as hard as the foot stays where it is."] }),
       must({ measure: "leadFootTravelAddressToImpact", name: "Lead foot stays", band: [null, 4], fixed: true, target: 0.5, fault: 8, phase: "downswing feet", above: ["Keep lead foot still", "Swing only as hard as the foot stays where it is."] }),
       must({ measure: "pelvisSway", name: "Hips stay in place", band: [null, 4], target: 1.5, fault: 7, phase: "backswing", above: ["Hips over your feet", "Turn over both shoes; push to neither side."] }),
       must({

@@ -4,7 +4,7 @@ import type { Drill, Stage } from "../drill";
 import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 
 const base = {
-  loadedAt: 0.8, gap: 40, still: 0.6, back: 1.0, down: 0.4, rock: { share: 66, lead: 0.4 }, share: { loaded: 20, top: 66, impact: 80, finish: 90 }, pelvis: { top: -40, impact: 40, beforeTop: 0.2 }, thorax: { top: -70, impact: 22 },
+  loadedAt: 0.8, gap: 40, still: 0.6, back: 1.0, down: 0.4, rock: { share: 72, lead: 0.4 }, share: { loaded: 20, top: 66, impact: 80, finish: 90 }, pelvis: { top: -40, impact: 40, beforeTop: 0.2 }, thorax: { top: -70, impact: 22 },
   tilt: { address: 2, top: 2, impact: 8 }, rise: { drop: -2.5 },
 };
 const good = vary(armsOnly, { ...base, size: 0.6 });

@@ -17,7 +17,7 @@ export const drill: Drill = {
   dose: { school: "short sets", sets: 3, reps: 5 },
   asked: [], styles: { drives: "trail drives", trailFoot: "rolls" }, helps: { endsOnTrail: 3 },
   stages: [{
-    id: "whole-fo", name: "Three-quarter", view: "face-on", main: true, rules: RULES.swing, actions: [],
+    id: "whole-fo", name: "Three-quarter", view: "face-on", main: true, rules: { ...RULES.swing, uneven: true }, actions: [],
     checks: [
       advice({ measure: "leadShareAddress", name: "A little forward", band: [50, 70], target: 57, fault: 38, phase: "set-up", below: ["A little forward", "More on the lead foot."], above: ["Less forward", "A little is enough."] }),
       must({ measure: "trailHeelUpAt", name: "Heel does not leave early", band: [45, null], target: 92, fault: 12, phase: "downswing feet", point: true, below: ["Arms first, heel later", "Let the arms fall before the heel leaves."] }),
@@ -28,7 +28,7 @@ export const drill: Drill = {
     ],
     target: good(),
     faults: [
-      fault("early", "Heel leaves early", "trail-heel-up-at", "The heel is up before the hands are halfway down.", good({ heel: { upAt: 0.05, lift: 0.08 } })),
+      fault("early", "Heel leaves early", "trail-heel-up-at", "The heel is up before the hands are halfway down.", good({ heel: { upAt: 0.16, lift: 0.08 } })),
     ],
   }],
 };

@@ -3,7 +3,7 @@ import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
 import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 
-const base = { gap: 44, size: 0.8, back: 0.95, down: 0.32, share: { loaded: 32, top: 46, impact: 74, finish: 88 }, pelvis: { top: -42, impact: 44, beforeTop: 0.12 }, tilt: { address: 3, top: 3, impact: 9 } };
+const base = { gap: 44, size: 0.8, back: 0.95, down: 0.32, share: { loaded: 32, top: 43, impact: 72, finish: 88 }, pelvis: { top: -42, impact: 44, beforeTop: 0.12 }, tilt: { address: 3, top: 3, impact: 9 } };
 const good = vary(swing, base);
 
 export const drill: Drill = {

@@ -2,7 +2,7 @@ import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
 import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 
-const good = vary(swing, { gap: 44, size: 0.8, share: { loaded: 28, top: 50, impact: 76, finish: 90 }, tilt: { address: 3, top: 3, impact: 8 }, knees: { leadTop: -12 }, rise: { drop: -3, impact: 3 } });
+const good = vary(swing, { gap: 44, size: 0.8, share: { loaded: 33, top: 50, impact: 76, finish: 90 }, tilt: { address: 3, top: 3, impact: 8 }, knees: { leadTop: -12 }, rise: { drop: -3, impact: 3 } });
 
 export const drill: Drill = {
   id: "lead-foot-rocker", number: 25, name: "Lead-foot rocker", version: 1, group: "trail foot",

@@ -3,7 +3,7 @@ import type { Drill } from "../drill";
 import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 
 const good = vary(swing, {
-  gap: 24, stagger: 12, size: 0.5, back: 0.9, down: 0.32, club: "wedge" as const, hold: 1, share: { address: 88, loaded: 80, top: 84, impact: 90, finish: 94 }, heel: { address: 38, upAt: 0.9, finish: 44 },
+  gap: 24, stagger: 12, size: 0.5, back: 0.9, down: 0.28, club: "wedge" as const, hold: 1, share: { address: 88, loaded: 80, top: 84, impact: 90, finish: 94 }, heel: { address: 38, upAt: 0.9, finish: 44 },
   rise: { drop: -2.5, impact: 2.5 }, tilt: { address: 1, top: 1, impact: 4 }, knees: { leadTop: -12, leadImpact: 2 }, bend: { impact: 31 },
 });
 
@@ -21,7 +21,7 @@ export const drill: Drill = {
   asked: [], styles: { drives: "lead clears" }, helps: { hook: 2 },
   stages: [
     {
-      id: "whole-fo", name: "Small swings", view: "face-on", main: true, rules: RULES.swing, centred: true, onProp: "trail", actions: [],
+      id: "whole-fo", name: "Small swings", view: "face-on", main: true, rules: { ...RULES.swing, uneven: true }, centred: true, onProp: "trail", actions: [],
       checks: [
         should({ measure: "trailHeelHeightAddress", name: "Trail heel up", band: [4, null], fixed: true, target: 9, fault: 0, phase: "set-up", below: ["Trail heel up", "Only the toe may touch."] }),
         should({ measure: "leadShareAddress", name: "All on the lead foot", band: [75, null], target: 88, fault: 55, phase: "set-up", below: ["All on lead foot", "You should be able to lift the other."] }),

@@ -3,7 +3,7 @@ import type { Drill } from "../drill";
 import { action, CAUTIONS, fault, must, PHONE, should, vary } from "../parts";
 
 const good = vary(swing, {
-  gap: 42, still: 0.5, back: 1.05, down: 0.28, rock: { share: 86, lead: 0.5 }, loadedAt: 0.5, share: { address: 34, loaded: 16, top: 66, impact: 80, finish: 93 }, tilt: { address: 2, top: 2, impact: 9 },
+  gap: 42, still: 0.5, back: 1.05, down: 0.28, rock: { share: 86, lead: 0.5 }, loadedAt: 0.45, share: { address: 34, loaded: 16, top: 74, impact: 80, finish: 93 }, tilt: { address: 2, top: 2, impact: 9 },
 });
 
 export const drill: Drill = {

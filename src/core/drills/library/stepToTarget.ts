@@ -5,7 +5,7 @@ import { action, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../pa
 
 const own = { gap: 40, size: 0.7, back: 0.95, down: 0.34, share: { loaded: 26, top: 56, impact: 84, finish: 82 }, tilt: { impact: 5 }, turnOut: { lead: 20 }, hold: 0.8 };
 const step = { length: 74, afterImpact: 0.58, air: 0.44 };
-const walk = vary(armsOnly, { ...own, size: 0.4, traits: { kind: "step-swing" }, trailStep: { length: 82, afterImpact: 0.56, air: 0.44 } });
+const walk = vary(armsOnly, { ...own, size: 0.65, traits: { kind: "step-swing" }, trailStep: { length: 82, afterImpact: 0.56, air: 0.44 } });
 const swung = vary(swing, { ...own, trailStep: step });
 const heel = vary(swing, { ...own, share: { ...own.share, finish: 91 }, heel: { upAt: 0.9, finish: 56 }, hold: 1 });
 

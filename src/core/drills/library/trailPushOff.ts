@@ -2,7 +2,7 @@ import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
 import { advice, CAUTIONS, fault, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, { gap: 46, size: 0.85, back: 0.95, down: 0.3, share: { loaded: 22, top: 62, impact: 80, finish: 92 }, heel: { upAt: 0.78, finish: 52, lift: 0.14 }, knees: { trailTop: 18, trailImpact: 24 }, tilt: { impact: 9 } });
+const good = vary(swing, { gap: 52, size: 0.85, back: 0.95, down: 0.3, loadedAt: 0.45, share: { loaded: 22, top: 70, impact: 80, finish: 92 }, heel: { upAt: 0.78, finish: 52, lift: 0.14 }, knees: { trailTop: 18, trailImpact: 24 }, tilt: { impact: 9 } });
 
 export const drill: Drill = {
   id: "trail-push-off", number: 23, name: "Trail push-off", version: 1, group: "trail foot",
@@ -28,7 +28,7 @@ export const drill: Drill = {
     ],
     target: good(),
     faults: [
-      fault("early-heel", "Heel flicks up", "trail-heel-up-at", "The heel is up before the weight is across.", good({ heel: { upAt: 0, lift: 0.1 }, share: { top: 56, impact: 78 } })),
+      fault("early-heel", "Heel flicks up", "trail-heel-up-at", "The heel is up before the weight is across.", good({ heel: { upAt: 0.14, lift: 0.09 } })),
       fault("scrapes", "Toe scrapes", "trail-foot-travel-top-to-impact", "The trail foot is dragged on the way down.", good({ slide: { trail: 12 } })),
     ],
   }],

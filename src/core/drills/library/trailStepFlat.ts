@@ -2,7 +2,7 @@ import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
 import { action, advice, CAUTIONS, fault, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, { gap: 9, size: 0.7, back: 1, down: 0.42, share: { loaded: 44, top: 62, impact: 74, finish: 76 }, trailOut: { length: -24, fromTop: -0.3, air: 0.3 }, heel: { upAt: 1.8, finish: 12 }, tilt: { impact: 5 } });
+const good = vary(swing, { gap: 9, size: 0.9, back: 1, down: 0.3, share: { loaded: 44, top: 62, impact: 74, finish: 76 }, trailOut: { length: -24, fromTop: -0.52, air: 0.28 }, heel: { upAt: 2.2, finish: 12 }, tilt: { impact: 5 } });
 
 export const drill: Drill = {
   id: "trail-step-flat", number: 24, name: "Trail step, flat through", version: 1, group: "trail foot",
@@ -11,7 +11,7 @@ export const drill: Drill = {
   level: 3, places: ["home", "range"], minutes: 8, trains: ["feet"],
   gear: [{ name: "Short iron", instead: ["a stick of that length"] }],
   notWhen: ["You don't swing from too far inside."],
-  setUp: ["Stand with the feet together.", "Swing back; at the top step the trail foot out, away from the target.", "Keep it flat on the ground through the strike."],
+  setUp: ["Stand with the feet together.", "Swing back; before the hands arrive at the top step the trail foot out, away from the target.", "Keep it flat on the ground through the strike."],
   at: { feet: "Together; the trail foot steps out at the top.", ball: "In front of the lead foot, on a tee.", club: "A short iron.", phone: PHONE.faceOn },
   cautions: CAUTIONS,
   dose: { school: "short sets", sets: 2, reps: 5 },
@@ -28,7 +28,7 @@ export const drill: Drill = {
     target: good(),
     faults: [
       fault("heel-up", "Heel comes up", "trail-heel-up-at", "The trail heel is up before the strike.", good({ heel: { upAt: 0.6, finish: 50 } })),
-      fault("short", "Hardly steps", "trail-step-length", "The trail foot lands where it stood.", good({ trailOut: { length: -5, fromTop: -0.3, air: 0.26 } })),
+      fault("short", "Hardly steps", "trail-step-length", "The trail foot lands where it stood.", good({ trailOut: { length: -5, fromTop: -0.52, air: 0.26 } })),
     ],
   }],
 };

@@ -21,10 +21,10 @@ export const drill: Drill = {
   asked: [], then: "heel-keeps-pace", styles: { drives: "trail drives" }, helps: { slice: 2, hook: 3 },
   stages: [
     {
-      id: "whole-fo", name: "On the lead leg", view: "face-on", main: true, rules: RULES.swing, centred: true, onProp: "trail", actions: [],
+      id: "whole-fo", name: "On the lead leg", view: "face-on", main: true, rules: { ...RULES.swing, uneven: true }, centred: true, onProp: "trail", actions: [],
       checks: [
         should({ measure: "trailHeelHeightAddress", name: "Trail heel up", band: [3, null], fixed: true, target: 8, fault: 0, phase: "set-up", below: ["Trail heel up", "Stand on the toe of the trail foot."] }),
-        must({ measure: "leadShareAddress", name: "Weight on the lead foot", band: [60, null], target: 78, fault: 44, phase: "set-up", point: true, below: ["More on lead foot", "Lean over the lead foot until the other is light."] }),
+        should({ measure: "leadShareAddress", name: "Weight on the lead foot", band: [60, null], target: 78, fault: 44, phase: "set-up", below: ["More on lead foot", "Lean over the lead foot until the other is light."] }),
         must({ measure: "pelvisDriftAtImpact", name: "Hips quiet through the strike", band: [null, 4], target: 1.5, fault: 6.6, phase: "impact", point: true, above: ["Stay on lead leg", "Let the lead leg be a post: the hips turn on it and go neither on nor back."] }),
         should({ measure: "headRise", name: "Head stays low", band: [null, 5], target: 1, fault: 9, phase: "impact", above: ["Stay tall later", "Keep the height of your head until the ball is gone."] }),
       ],

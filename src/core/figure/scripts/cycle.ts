@@ -18,6 +18,7 @@ export interface CycleOptions {
   step: number;
   /** Drag of a planted foot in each half, cm. */
   slide: number;
+  slideOf: "lead" | "trail";
   /** Spread of the periods, share. */
   unsteady: number;
   club: number | null;
@@ -26,7 +27,7 @@ export interface CycleOptions {
 }
 
 export const STEADY_CYCLE: CycleOptions = {
-  cycles: 5, period: 1.6, stance: STANCE, weight: 30, lag: 0.18, arms: 38, thorax: 30, step: 0, slide: 0, unsteady: 0.03, club: null,
+  cycles: 5, period: 1.6, stance: STANCE, weight: 30, lag: 0.18, arms: 38, thorax: 30, step: 0, slide: 0, slideOf: "trail", unsteady: 0.03, club: null,
   jitter: [0.2, -0.7, 0.9, -0.4, 0.1, -0.9, 0.6, -0.1, 0.8, -0.5],
 };
 
@@ -70,7 +71,7 @@ export function cycle(changes: Partial<CycleOptions> = {}): MovementScript {
   return script(end + o.period * 0.5 + 0.8, o.stance, {
     ...atAddress(), forwardBend: [[0, 22]], armSwing, thoraxTurn, pelvisTurn,
   }, {
-    feet: { lead: { ...feet.lead, steps: lead }, trail: { ...feet.trail, steps: trail, slide } },
+    feet: { lead: { ...feet.lead, steps: lead, ...(o.slideOf === "lead" ? { slide } : {}) }, trail: { ...feet.trail, steps: trail, ...(o.slideOf === "trail" ? { slide } : {}) } },
     leadShare, pushes: [], reps, club: o.club,
   });
 }

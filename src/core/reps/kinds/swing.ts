@@ -31,7 +31,7 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
   const endMs = toMs(m, m.n - 1);
   const feet = bothFeet(m, Math.max(m.startMs, stood.fromMs - 50), endMs);
   const moving = stood.moving || (rules.movingStart ?? false);
-  const pressure = pressureOf(m, smoother, feet, { fromMs: Math.max(stood.fromMs, stood.ms - 600), toMs: stood.ms, even: !moving });
+  const pressure = pressureOf(m, smoother, feet, { fromMs: Math.max(stood.fromMs, stood.ms - 600), toMs: stood.ms, even: !moving && !rules.uneven });
   const share = pressure.share;
   const shareStill = moving ? share[a]! : mean(share.subarray(nearest(m, stood.ms - 300), a + 1));
 

@@ -1,0 +1,119 @@
+import { analyse, type AnalysedRep } from "../../../src/core/analyse";
+import { DRILLS, type Drill, type Stage } from "../../../src/core/drills";
+import { done } from "../../../src/core/drills/drillTruth";
+import { body } from "../../../src/core/figure/anthropometry";
+import type { MovementScript } from "../../../src/core/figure/script";
+import { sized } from "../../../src/core/figure/sized";
+import { simulate } from "../../../src/core/figure/simulate";
+import { truths, type Truth } from "../../../src/core/figure/truth/truth";
+import { seeded } from "../../../src/core/maths/seeded";
+import { exactTrack } from "../../study/exactTrack";
+import { seenTrack } from "../../study/seenTrack";
+import type { TruthRep } from "../../study/truthClip";
+import { count, tally, type Tally } from "./verdicts";
+
+/** Copies behind each uncertainty: the deviation of 16 is within 18 % of that of many. */
+const COPIES = 16;
+const LENS = (67 * Math.PI) / 360;
+
+/** What was said of one drill's reps: those made by its target scripts, by its faults, and without its action. */
+export interface DrillRow {
+  drill: string;
+  /** Stages that are judged; rehearsals are not counted. */
+  stages: number;
+  tally: Tally;
+  /** Reps by the target script, and those of them that were not judged. */
+  targetReps: number;
+  targetNotJudged: number;
+  /** Reps with one fault, and those that failed with that fault's cue; fails with another cue are named. */
+  faultReps: number;
+  rightCue: number;
+  otherCue: string[];
+  /** Why target reps, and faulty ones, were not judged. */
+  open: string[];
+  faultNotJudged: number;
+  /** Reps without a required action that passed. */
+  passedWithoutAction: number;
+  notFound: number;
+}
+
+export const judged = (s: Stage): boolean => s.checks.some((c) => c.level === "must" && c.point);
+
+/** Judges so many simulated golfers of every size in each judged stage's target and faults; of all drills, or one. */
+export function drillRows(golfers: number, seed: number, only: string | undefined, progress: (name: string) => void): DrillRow[] {
+  return DRILLS.filter((d) => d.stages.some(judged) && (only === undefined || d.id === only)).map((drill) => {
+    const at = drill.number;
+    progress(drill.id);
+    const row: DrillRow = { drill: drill.id, stages: 0, tally: tally(), targetReps: 0, targetNotJudged: 0, faultReps: 0, rightCue: 0, otherCue: [], open: [], faultNotJudged: 0, passedWithoutAction: 0, notFound: 0 };
+    for (const stage of drill.stages.filter(judged)) {
+      row.stages++;
+      for (let k = 0; k < golfers; k++) {
+        const movement = (script: MovementScript, n: number) => seenReps(drill, stage, script, seed + at * 10_000 + k * 100 + n);
+        target(row, stage, movement(stage.target!(), 0), `${stage.id} golfer ${k}`);
+        // A fault that only a should tells can't fail a rep.
+        stage.faults?.filter((f) => !stage.checks.some((c) => c.id === f.fails && c.level !== "must")).forEach((f, n) => fault(row, stage, f.fails, movement(f.script(), n + 1), `${stage.id} ${f.id} golfer ${k}`));
+      }
+    }
+    return row;
+  });
+}
+
+interface Seen {
+  statureCm: number;
+  truth: Truth;
+  rep: AnalysedRep | null;
+}
+
+/** The reps of a movement as a golfer of some size makes them before a phone somewhere, read with the network's errors. */
+function seenReps(drill: Drill, stage: Stage, script: MovementScript, seed: number): Seen[] {
+  const random = seeded(seed);
+  const statureCm = 155 + random.uniform() * 40;
+  const sim = simulate(body(statureCm, random.uniform() < 0.5 ? "female" : "male", 0.88 + 0.3 * random.uniform()), sized(script, statureCm));
+  const known = truths(sim, stage.view);
+  const hand = random.uniform() < 0.15 ? "left" : "right";
+  const distance = 320 + random.uniform() * 150;
+  const exact = exactTrack(sim, { hand, fps: 60, distance, height_px: 720 });
+  const track = seenTrack(exact, (distance * Math.tan(LENS) * 2) / exact.video.width, known[0]!.events.address ?? known[0]!.from, seed);
+  const { reps } = analyse(track, { golfer: { statureCm, hand }, drill: drill.id, stage: stage.id, samples: COPIES, seed });
+  const middle = (from: number, to: number) => (from + to) / 2;
+  return known.map((truth) => {
+    const own = reps.filter((r) => middle(r.from, r.to) >= truth.from && middle(r.from, r.to) <= truth.to);
+    return { statureCm, truth, rep: own[0] ?? null };
+  });
+}
+
+const asRep = (t: Truth): TruthRep => ({ ...t.rep, events: t.events, footEvents: t.footEvents, turns: t.turns, measures: t.measures, from: t.from, to: t.to }) as TruthRep;
+
+function target(row: DrillRow, stage: Stage, seen: Seen[], name: string): void {
+  for (const { statureCm, truth, rep } of seen) {
+    if (!rep) {
+      row.notFound++;
+      continue;
+    }
+    row.targetReps++;
+    if (rep.verdict!.result === "not judged") {
+      row.targetNotJudged++;
+      row.open.push(`${name}: ${rep.verdict!.reason!.message}`);
+    }
+    count(row.tally, name, stage, statureCm, asRep(truth), rep, rep.verdict!);
+  }
+}
+
+function fault(row: DrillRow, stage: Stage, fails: string, seen: Seen[], name: string): void {
+  for (const { statureCm, truth, rep } of seen) {
+    const { result, cue } = rep?.verdict ?? { result: "not judged", cue: null };
+    if (!rep) {
+      row.notFound++;
+      continue;
+    }
+    const without = stage.actions.some((a) => !done(a.need, truth));
+    if (without && result === "pass") row.passedWithoutAction++;
+    if (!without) count(row.tally, name, stage, statureCm, asRep(truth), rep, rep.verdict!);
+    row.faultReps++;
+    if (result === "not judged") {
+      row.faultNotJudged++;
+      row.open.push(`${name}: ${rep.verdict!.reason!.message}`);
+    } else if (cue?.id === fails) row.rightCue++;
+    else row.otherCue.push(`${name}: ${result} ${cue?.id ?? ""}`.trim());
+  }
+}
