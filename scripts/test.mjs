@@ -44,6 +44,7 @@ if (built)
     return r && { passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected };
   });
 step("accuracy", process.execPath, ["--import", "tsx", "tools/bench/accuracy.ts", "--check"]);
+step("drills", process.execPath, ["--import", "tsx", "tools/bench/drills.ts", "--check"]);
 
 console.log(`\n${((Date.now() - began) / 60000).toFixed(1)} minutes`);
 console.log(`${results.passed} passed, ${results.failed} failed`);

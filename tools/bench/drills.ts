@@ -5,8 +5,8 @@
  */
 import { writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
-import { DRILLS } from "../../src/core/drills";
-import { drillRows, judged, type DrillRow } from "./accuracy/drillRows";
+import { DRILLS, isJudged } from "../../src/core/drills";
+import { drillRows, type DrillRow } from "./accuracy/drillRows";
 import { report } from "./report";
 
 const { values } = parseArgs({ options: { golfers: { type: "string", default: "8" }, drill: { type: "string" }, check: { type: "boolean", default: false } } });
@@ -37,6 +37,6 @@ if (values.check || values.drill) {
   }
 } else {
   report("drills", { golfers, overall, rows: rows.map(({ tally, otherCue: _o, open: _p, ...r }) => ({ ...r, agreed: tally.agreed, judged: tally.judged, falsePasses: tally.falsePasses, reasons: tally.reasons })) });
-  const rehearsals = DRILLS.flatMap((d) => d.stages.filter((s) => !judged(s)).map((s) => `${d.id} ${s.id}`));
+  const rehearsals = DRILLS.flatMap((d) => d.stages.filter((s) => !isJudged(s)).map((s) => `${d.id} ${s.id}`));
   writeFileSync("docs/drills.md", `# The drills, judged\n\n\`npm run bench:drills\`: ${golfers} simulated golfers of 155 to 195 cm do every judged stage as it is asked for and with each named fault; their tracks carry the fitted errors of the network. Agreement counts reps that are surely good or surely faulty (musts inside by more than 2U, or outside by more than U) and were judged.\n\n${table}\n\nRehearsals, counted and shown, not judged: ${rehearsals.join(", ")}.\n`);
 }

@@ -6,8 +6,9 @@ import { Mark } from "./glyphs";
 import { ThemeSwitch } from "./theme";
 
 const ROOMS = [
-  { href: "/read", name: "Read clips" },
-  { href: "/reps", name: "Reps" },
+  { href: "/drills", name: "Drills", open: true },
+  { href: "/read", name: "Read clips", open: false },
+  { href: "/reps", name: "Reps", open: false },
 ];
 
 export function Nav({ golferName }: { golferName: string | null }) {
@@ -19,15 +20,14 @@ export function Nav({ golferName }: { golferName: string | null }) {
           <Mark />
           Kingfisher
         </Link>
-        {golferName &&
-          ROOMS.map(({ href, name }) => {
-            const here = path.startsWith(href);
-            return (
-              <Link key={href} href={href} aria-current={here ? "page" : undefined} className={`flex min-h-13 items-center border-b-4 pt-1 ${here ? "border-ink font-semibold" : "border-transparent hover:border-hair"}`}>
-                {name}
-              </Link>
-            );
-          })}
+        {ROOMS.filter(({ open }) => open || golferName).map(({ href, name }) => {
+          const here = path.startsWith(href);
+          return (
+            <Link key={href} href={href} aria-current={here ? "page" : undefined} className={`flex min-h-13 items-center border-b-4 pt-1 ${here ? "border-ink font-semibold" : "border-transparent hover:border-hair"}`}>
+              {name}
+            </Link>
+          );
+        })}
         <span className="ml-auto flex items-center gap-4">
           <ThemeSwitch />
           {golferName && (

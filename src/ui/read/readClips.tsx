@@ -10,8 +10,8 @@ import { headline } from "./queue";
 import { useReading } from "./useReading";
 
 /** Read clips: drop or choose several; each one is a column that fills as it is read. */
-export function ReadClips({ hand, statureCm, keepFilm }: { hand: "left" | "right"; statureCm: number; keepFilm: boolean }) {
-  const [drill, setDrill] = useState("double-step");
+export function ReadClips({ hand, statureCm, keepFilm, drill: asked }: { hand: "left" | "right"; statureCm: number; keepFilm: boolean; drill?: string | undefined }) {
+  const [drill, setDrill] = useState(DRILLS.find((d) => d.id === asked)?.id ?? "double-step");
   const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, useMemo(() => ({ drill, hand, statureCm }), [drill, hand, statureCm]));
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);

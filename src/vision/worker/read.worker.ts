@@ -2,6 +2,7 @@ import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { expose } from "comlink";
 import { BlobSource } from "mediabunny";
+import { findStage } from "../../core/drills";
 import { writeTrack } from "../../core/formats/trackFile";
 import { askedBy } from "../anytime/asked";
 import { ClipError } from "../decode/clipError";
@@ -71,7 +72,7 @@ async function readOne(file: File, readFor: ReadFor, signal: AbortSignal, onProg
     onProgress({ step: "looking" });
     let last = 0;
     const { track, timings } = await readClip(clip, net, {
-      faceOn: true,
+      faceOn: readFor.drill === "none" || findStage(readFor.drill).stage.view === "face-on",
       asked: askedBy({ drill: readFor.drill, golfer: { statureCm: readFor.statureCm, hand: readFor.hand } }),
       signal,
       progress: (far) => {

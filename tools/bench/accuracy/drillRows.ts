@@ -1,5 +1,5 @@
 import { analyse, type AnalysedRep } from "../../../src/core/analyse";
-import { DRILLS, type Drill, type Stage } from "../../../src/core/drills";
+import { DRILLS, isJudged, type Drill, type Stage } from "../../../src/core/drills";
 import { done } from "../../../src/core/drills/drillTruth";
 import { body } from "../../../src/core/figure/anthropometry";
 import type { MovementScript } from "../../../src/core/figure/script";
@@ -37,15 +37,13 @@ export interface DrillRow {
   notFound: number;
 }
 
-export const judged = (s: Stage): boolean => s.checks.some((c) => c.level === "must" && c.point);
-
 /** Judges so many simulated golfers of every size in each judged stage's target and faults; of all drills, or one. */
 export function drillRows(golfers: number, seed: number, only: string | undefined, progress: (name: string) => void): DrillRow[] {
-  return DRILLS.filter((d) => d.stages.some(judged) && (only === undefined || d.id === only)).map((drill) => {
+  return DRILLS.filter((d) => d.stages.some(isJudged) && (only === undefined || d.id === only)).map((drill) => {
     const at = drill.number;
     progress(drill.id);
     const row: DrillRow = { drill: drill.id, stages: 0, tally: tally(), targetReps: 0, targetNotJudged: 0, faultReps: 0, rightCue: 0, otherCue: [], open: [], faultNotJudged: 0, passedWithoutAction: 0, notFound: 0 };
-    for (const stage of drill.stages.filter(judged)) {
+    for (const stage of drill.stages.filter(isJudged)) {
       row.stages++;
       for (let k = 0; k < golfers; k++) {
         const movement = (script: MovementScript, n: number) => seenReps(drill, stage, script, seed + at * 10_000 + k * 100 + n);

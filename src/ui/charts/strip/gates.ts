@@ -82,6 +82,12 @@ function gateOf(check: CheckVerdict, atMs: number | undefined, series: RepSeries
       const limit = hips + (value ?? 0) - hi;
       return upright(atMs, limit, hips + (value ?? 0), hips, size.postLength * 0.55);
     }
+    case "leadShareAddress": case "leadShareTop": case "leadShareImpact": case "leadShareRelease": case "leadShareFinish": {
+      const ms = events[check.measure[9]!.toLowerCase() + check.measure.slice(10)];
+      if (ms === undefined) return null;
+      const i = sampleAt(series, ms);
+      return upright(ms, shareToT(series, i, lo ?? 0), shareToT(series, i, hi ?? 100), value === null ? null : shareToT(series, i, value), size.postLength);
+    }
     default:
       return null;
   }

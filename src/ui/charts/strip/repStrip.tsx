@@ -17,8 +17,10 @@ export interface StripData {
 /**
  * The rep strip: time runs down, the target axis runs across as in the film. Land is a foot on the ground, water is where
  * the weight can be, the stream is the estimated weight (as broad as it is unsure), gates are what is asked.
+ *
+ * With `asked` nothing is judged yet: the gates stand in ink.
  */
-export function RepStrip({ data, size = FILM, onlyGate, label }: { data: StripData; size?: StripSize; onlyGate?: string; label: string }) {
+export function RepStrip({ data, size = FILM, onlyGate, asked = false, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; label: string }) {
   const s = stripScales(size, data.series, data.events, data.hand);
   const shown = data.checks.filter((c) => onlyGate === undefined || c.id === onlyGate);
   const gates = gatesOf(shown, data.at, data.series, data.events, s, size);
@@ -33,7 +35,7 @@ export function RepStrip({ data, size = FILM, onlyGate, label }: { data: StripDa
         <line key={name} x1={0} x2={size.width} y1={s.y(data.events[name])} y2={s.y(data.events[name])} stroke="var(--ink-2)" strokeOpacity={0.4} strokeWidth={1} />
       ))}
       <Lines {...{ data, s, size }} hips={!tiny} />
-      {gates.map((g) => <GateMark key={g.check.id} gate={g} size={size} />)}
+      {gates.map((g) => <GateMark key={g.check.id} gate={g} size={size} asked={asked} />)}
     </svg>
   );
 }
@@ -128,9 +130,9 @@ function Lines({ data: { series }, s, size, hips }: Part & { hips: boolean }) {
 }
 
 /** Passed: two posts. Missed: a bar past both, and dots from the limit to what happened. Too close: a ring on the crossing. */
-function GateMark({ gate, size }: { gate: Gate; size: StripSize }) {
-  const { result } = gate.check;
-  const colour = RESULT_COLOUR[result];
+function GateMark({ gate, size, asked }: { gate: Gate; size: StripSize; asked: boolean }) {
+  const result = asked ? "pass" : gate.check.result;
+  const colour = asked ? "var(--ink)" : RESULT_COLOUR[result];
   const half = gate.length / 2;
   const [lo, hi] = gate.a < gate.b ? [gate.a, gate.b] : [gate.b, gate.a];
   const upright = gate.posts === "upright";

@@ -1,0 +1,98 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { notFound } from "next/navigation";
+import { conflicts, conflictWords } from "@/core/choose/conflicts";
+import { findSymptom } from "@/core/choose/symptoms";
+import { DRILLS, isJudged, type Drill, type Stage } from "@/core/drills";
+import { requestDatabase } from "@/server/db/request";
+import { playedMovement } from "@/server/drills/played";
+import { currentGolfer } from "@/server/golfers/golfers";
+import { DrillView, Stages, type StageShown } from "@/ui/drills/drillView";
+import { Button } from "@/ui/kit/button";
+
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ stage?: string }>;
+}
+
+const drillOf = async (params: Props["params"]): Promise<Drill | undefined> => {
+  const { id } = await params;
+  return DRILLS.find((d) => d.id === id);
+};
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: (await drillOf(params))?.name ?? "No such drill" };
+}
+
+const shown = (s: Stage): StageShown => ({
+  id: s.id, name: s.name, view: s.view, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}),
+});
+
+/** Somebody of middle height until the golfer has said who they are. */
+const ANYBODY = { statureCm: 178, hand: "right", units: "cm" } as const;
+
+export default async function DrillPage({ params, searchParams }: Props) {
+  const drill = await drillOf(params);
+  if (!drill) notFound();
+  const asked = (await searchParams).stage;
+  const stage = drill.stages.find((s) => s.id === asked) ?? drill.stages.find((s) => s.main)!;
+  const known = await currentGolfer(await requestDatabase());
+  const golfer = known ? { statureCm: known.statureCm, hand: known.hand, units: known.units } : ANYBODY;
+  const against = DRILLS.filter((d) => d.group !== "baseline").flatMap((other) => conflicts(drill, other).slice(0, 1).map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })));
+  const { at, dose } = drill;
+  return (
+    <>
+      <div className="mt-5 mb-6 flex flex-wrap items-end justify-between gap-x-10 gap-y-4">
+        <div>
+          <p className="text-[15px] text-ink-2">What should your feet do?</p>
+          <h1 className="mt-1 text-[34px] md:text-[46px]">{drill.name}</h1>
+        </div>
+        <p className="max-w-[30rem] text-[20px] leading-snug">{drill.why}</p>
+        <Button look="main" asChild><Link href={`/read?drill=${drill.id}`}>Read clips</Link></Button>
+      </div>
+      <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill.id, stage.id, null, golfer)} golfer={golfer}>
+        <section>
+          <h2 className="mb-2 text-[23px]">Stages</h2>
+          <Stages drillId={drill.id} stages={drill.stages.map(shown)} here={stage.id} />
+          {stage.note && <p className="mt-2 text-[15px] text-ink-2">{stage.note}</p>}
+        </section>
+      </DrillView>
+      <div className="mt-10 grid gap-x-12 gap-y-8 border-t border-hair pt-8 md:grid-cols-2 xl:grid-cols-4">
+        <section>
+          <h2 className="mb-2 text-[23px]">Set up</h2>
+          <ol className="grid list-decimal gap-1 pl-5">{drill.setUp.map((s) => <li key={s}>{s}</li>)}</ol>
+        </section>
+        <section>
+          <h2 className="mb-2 text-[23px]">Where things are</h2>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
+            {([["Feet", at.feet], ["Ball", at.ball], ["Club", at.club], ["Phone", at.phone]] as const).map(([name, words]) => [<dt key={name} className="text-ink-2">{name}</dt>, <dd key={`${name}d`}>{words}</dd>])}
+          </dl>
+          {drill.gear.length > 0 && <p className="mt-3">{drill.gear.map((g) => `${g.name}${g.instead.length ? ` (or ${g.instead.join(", ")})` : ""}`).join("; ")}.</p>}
+        </section>
+        <section>
+          <h2 className="mb-2 text-[23px]">How much, and how it feels</h2>
+          <p>{dose.sets === 1 ? "One set" : `${dose.sets} sets`} of {dose.reps}, about {drill.minutes} minutes, {drill.places.join(" or ")}. {dose.note}</p>
+          <p className="mt-2 text-ink-2">{drill.feel}</p>
+          {drill.then && <p className="mt-2">Goes on with <DrillLink id={drill.then} />.</p>}
+          {Object.keys(drill.helps).length > 0 && <p className="mt-2 text-ink-2">Helps with: {Object.keys(drill.helps).map((id) => findSymptom(id)!.name.toLowerCase()).join("; ")}.</p>}
+        </section>
+        <section>
+          <h2 className="mb-2 text-[23px]">Take care</h2>
+          <ul className="grid gap-1 text-[15px]">{drill.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
+          {drill.notWhen.length > 0 && <p className="mt-3 text-[15px]"><strong>Not for you when: </strong>{drill.notWhen.join(" ")}</p>}
+        </section>
+      </div>
+      {against.length > 0 && (
+        <section className="mt-8 border-t border-hair pt-6">
+          <h2 className="mb-2 text-[23px]">Pulls against</h2>
+          <p className="mb-2 text-[15px] text-ink-2">Not in one session without knowing it.</p>
+          <ul className="grid gap-1 md:grid-cols-2 md:gap-x-12">{against.map(({ other, words }) => <li key={other.id} className="text-[15px]"><DrillLink id={other.id} />: {words}</li>)}</ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+function DrillLink({ id }: { id: string }) {
+  return <Link href={`/drills/${id}`} className="font-semibold underline underline-offset-4">{DRILLS.find((d) => d.id === id)!.name}</Link>;
+}

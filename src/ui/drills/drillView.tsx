@@ -1,0 +1,108 @@
+"use client";
+
+import Link from "next/link";
+import { useCallback, useState } from "react";
+import type { Movement } from "@/core/play/movement";
+import type { Check } from "@/core/drills";
+import type { Units } from "@/ui/kit/units";
+import { Player } from "./player";
+import { PlayTime, TargetStrip } from "./targetStrip";
+
+/** What of a stage is shown here; its scripts stay on the server. */
+export interface StageShown {
+  id: string;
+  name: string;
+  view: "face-on" | "down-the-line";
+  note?: string;
+  judged: boolean;
+  checks: readonly Check[];
+  faults: readonly { id: string; name: string; tell: string }[];
+}
+
+/** A stage's movement: the strip with its gates, the figure that plays it, and its faults beside it. */
+export function DrillView({ drillId, stage, target, golfer, children }: { drillId: string; stage: StageShown; target: Movement | null; golfer: { statureCm: number; hand: "left" | "right"; units: Units }; children: React.ReactNode }) {
+  const [ms, setMs] = useState(target?.from ?? 0);
+  const [shown, setShown] = useState<{ id: string | null; movement: Movement | null }>({ id: null, movement: target });
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [waiting, setWaiting] = useState<string | null>(null);
+  const seek = useCallback((t: number) => setMs(t), []);
+  const fault = stage.faults.find((f) => f.id === shown.id) ?? null;
+
+  async function show(id: string | null) {
+    setTrouble(null);
+    if (id === null) return setShown({ id, movement: target });
+    setWaiting(id);
+    try {
+      const response = await fetch(`/api/movements/${drillId}/${stage.id}?fault=${id}&stature=${golfer.statureCm}&hand=${golfer.hand}`);
+      if (!response.ok) throw new Error(((await response.json()) as { message: string }).message);
+      setShown({ id, movement: (await response.json()) as Movement });
+      setMs(0);
+    } catch (error) {
+      setTrouble(`This movement did not come: ${error instanceof Error ? error.message : "no answer"}. Try it again.`);
+    } finally {
+      setWaiting(null);
+    }
+  }
+
+  const { movement } = shown;
+  return (
+    <div className="grid gap-x-10 gap-y-10 xl:grid-cols-[1fr_320px]">
+      <div>
+        {movement?.series ? (
+          <PlayTime value={ms}><TargetStrip movement={movement} checks={stage.checks} hand={golfer.hand} units={golfer.units} judged={fault === null} /></PlayTime>
+        ) : (
+          <Plain stage={stage} />
+        )}
+      </div>
+      <div className="grid content-start gap-8">
+        {movement && (
+          <section aria-label="The movement, played">
+            <Player movement={movement} ms={ms} seek={seek} label={`${stage.name}, ${fault ? fault.name.toLowerCase() : "as it is asked for"}, ${stage.view === "face-on" ? "seen from in front" : "seen from behind"}`} />
+            {stage.faults.length > 0 && (
+              <label className="mt-3 flex flex-wrap items-center gap-x-2 text-[15px] text-ink-2">
+                What is played?
+                <select value={shown.id ?? ""} disabled={waiting !== null} onChange={(e) => void show(e.target.value || null)} className="min-h-11 border-b-[1.5px] border-edge bg-paper font-semibold text-ink">
+                  <option value="">as it is asked for</option>
+                  {stage.faults.map((f) => <option key={f.id} value={f.id}>fault: {f.name.toLowerCase()}</option>)}
+                </select>
+              </label>
+            )}
+            <p aria-live="polite" className="mt-2 text-[15px] text-ink-2">{waiting ? "The movement is coming." : (trouble ?? fault?.tell ?? "")}</p>
+          </section>
+        )}
+        {children}
+      </div>
+    </div>
+  );
+}
+
+/** Where no strip can be drawn: what is looked at, in words. */
+function Plain({ stage }: { stage: StageShown }) {
+  return (
+    <div className="max-w-prose">
+      {stage.note && <p className="text-[17px]">{stage.note}</p>}
+      {stage.checks.length > 0 && (
+        <>
+          <h2 className="mt-5 mb-2 text-[23px]">What is shown</h2>
+          <ul className="grid gap-1">{stage.checks.map((c) => <li key={c.id}><strong>{c.name}</strong></li>)}</ul>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The stages of a drill, as links. */
+export function Stages({ drillId, stages, here }: { drillId: string; stages: readonly StageShown[]; here: string }) {
+  return (
+    <ol className="grid gap-1">
+      {stages.map((s) => (
+        <li key={s.id}>
+          <Link href={`/drills/${drillId}?stage=${s.id}`} scroll={false} aria-current={s.id === here ? "page" : undefined} className={`flex min-h-11 items-center gap-3 ${s.id === here ? "font-semibold" : "underline decoration-hair underline-offset-4 hover:decoration-ink"}`}>
+            <svg viewBox="0 0 14 14" width={14} height={14} aria-hidden className="shrink-0"><circle cx={7} cy={7} r={5.8} fill={s.id === here ? "var(--ink)" : "none"} stroke="var(--ink)" strokeWidth={1.5} /></svg>
+            <span>{s.name}<span className="block text-[14px] font-normal text-ink-2">{s.view === "face-on" ? "from in front" : "from behind"}, {s.judged ? "judged" : "rehearsal: counted, not judged"}</span></span>
+          </Link>
+        </li>
+      ))}
+    </ol>
+  );
+}

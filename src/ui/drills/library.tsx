@@ -1,0 +1,131 @@
+"use client";
+
+import Link from "next/link";
+import { useSearchParams } from "next/navigation";
+import { useEffect, useState } from "react";
+import { search } from "@/core/choose/search";
+import { drillsFor, findSymptom, SYMPTOM_ROWS } from "@/core/choose/symptoms";
+import type { Drill } from "@/core/drills";
+import { BODY_PARTS } from "@/core/drills/drill";
+import { CATALOGUE } from "@/core/measures/catalogue";
+
+export interface Entry extends Pick<Drill, "id" | "name" | "why" | "group" | "minutes" | "places" | "level" | "trains"> {
+  gear: readonly string[];
+  views: readonly ("face-on" | "down-the-line")[];
+  judged: boolean;
+}
+
+/** What is asked of the list: a complaint's id, words, and what a drill must be. It stands in the address, so that a choice can be linked to and the way back works. */
+const WISH = { notice: "", q: "", place: "any", minutes: "any", level: "any", trains: "any" };
+type Wish = typeof WISH;
+
+const GROUPS: Record<Drill["group"], string> = {
+  balance: "Balance, and arms with quiet feet", ground: "Starting from the ground", turning: "Turning without sway", "trail foot": "The trail foot, down and through", through: "Getting through to the lead foot", baseline: "Baselines",
+};
+const LEVELS = ["", "easy", "middling", "hard"] as const;
+
+/** What do you notice? The answer, and the drills for it; or all drills, by what they start from. */
+export function Library({ entries }: { entries: readonly Entry[] }) {
+  const asked = useSearchParams();
+  // The address follows typing a moment later: the words themselves are held here.
+  const [words, setWords] = useState(asked.get("q") ?? "");
+  useEffect(() => {
+    const back = () => setWords(new URLSearchParams(window.location.search).get("q") ?? "");
+    window.addEventListener("popstate", back);
+    return () => window.removeEventListener("popstate", back);
+  }, []);
+  const wish: Wish = { ...(Object.fromEntries(Object.entries(WISH).map(([key, usual]) => [key, asked.get(key) ?? usual])) as Wish), q: words };
+  function change(more: Partial<Wish>) {
+    if (more.q !== undefined) setWords(more.q);
+    const query = new URLSearchParams(Object.entries({ ...wish, ...more }).filter(([key, value]) => value !== WISH[key as keyof Wish]));
+    const address = `/drills${query.size ? `?${query}` : ""}`;
+    if (!more.notice) window.history.replaceState(null, "", address);
+    else window.history.pushState(null, "", address);
+  }
+  const found = search(wish.q);
+  const symptom = wish.notice ? findSymptom(wish.notice) : wish.q.trim().length >= 2 ? (found.symptoms[0] ?? null) : null;
+  const fits = (e: Entry) =>
+    (wish.place === "any" || e.places.includes(wish.place as "home" | "range")) && (wish.minutes === "any" || e.minutes <= Number(wish.minutes)) && (wish.level === "any" || e.level <= Number(wish.level)) && (wish.trains === "any" || e.trains.includes(wish.trains as (typeof BODY_PARTS)[number]));
+  const ids = symptom ? drillsFor(symptom.id).map((d) => d.id) : wish.q.trim().length >= 2 ? found.drills.map((d) => d.id) : null;
+  const listed = (ids ? ids.map((id) => entries.find((e) => e.id === id)!) : [...entries]).filter(fits);
+  const named = wish.q.trim().length >= 2 ? found.drills.slice(0, 3).filter((d) => !listed.some((l) => l.id === d.id) || !symptom) : [];
+
+  return (
+    <>
+      <p className="mt-5 text-[15px] text-ink-2" id="notice-label">What do you notice?</p>
+      <div className="mt-1 flex flex-wrap items-center gap-x-8 gap-y-3">
+        <input
+          type="search" aria-labelledby="notice-label" value={wish.q} placeholder="I catch the ground first" onChange={(e) => change({ q: e.target.value, notice: "" })}
+          className="min-h-13 w-full max-w-[480px] rounded-control border-[1.5px] border-edge bg-paper px-4 text-[20px] placeholder:text-ink-2"
+        />
+        {wish.q.trim().length >= 2 && (
+          <p className="text-[15px] text-ink-2" aria-live="polite">
+            {symptom ? <>Read as <strong className="text-ink">{symptom.name.toLowerCase()}</strong>.</> : found.drills.length ? "No complaint sounds like this; drills that do:" : "Nothing sounds like this. Choose one of these:"}
+            {found.symptoms.length > 1 && (
+              <> Or is it {found.symptoms.slice(1, 4).map((s, i) => <span key={s.id}>{i > 0 && ", "}<button type="button" className="font-semibold text-ink underline underline-offset-4" onClick={() => change({ notice: s.id, q: "" })}>{s.name.toLowerCase()}</button></span>)}?</>
+            )}
+          </p>
+        )}
+      </div>
+      <ul aria-label="What golfers usually notice" className="mt-4 flex flex-wrap gap-x-5 gap-y-0">
+        {SYMPTOM_ROWS.map((s) => (
+          <li key={s.id}>
+            <button type="button" aria-pressed={symptom?.id === s.id} className={`min-h-11 underline-offset-4 ${symptom?.id === s.id ? "font-bold no-underline" : "underline decoration-hair hover:decoration-ink"}`} onClick={() => change({ notice: wish.notice === s.id ? "" : s.id, q: "" })}>{s.name}</button>
+          </li>
+        ))}
+      </ul>
+      <h1 className="mt-5 text-[34px] md:text-[46px]">{symptom ? symptom.usually : ids ? `Drills like “${wish.q.trim()}”` : "Thirty drills, two baselines"}</h1>
+      {symptom && (
+        <p className="mt-2 max-w-prose text-[17px]">
+          {symptom.more} What shows it: {symptom.shownBy.map((id) => CATALOGUE[id].name.toLowerCase()).join("; ")}. Two reps are enough to look.
+        </p>
+      )}
+      {named.length > 0 && symptom && <p className="mt-2 text-[15px] text-ink-2">Drills of that name: {named.map((d, i) => <span key={d.id}>{i > 0 && ", "}<Link href={`/drills/${d.id}`} className="font-semibold text-ink underline underline-offset-4">{d.name}</Link></span>)}.</p>}
+      <p className="mt-6 text-[20px] leading-loose">
+        For <Choice label="Place" value={wish.place} set={(place) => change({ place })} options={[["any", "home and range"], ["home", "home"], ["range", "the range"]]} />, up to{" "}
+        <Choice label="Minutes" value={wish.minutes} set={(minutes) => change({ minutes })} options={[["any", "any time"], ["5", "5 minutes"], ["8", "8 minutes"], ["10", "10 minutes"]]} />,{" "}
+        <Choice label="Level" value={wish.level} set={(level) => change({ level })} options={[["any", "of any level"], ["1", "easy"], ["2", "easy or middling"]]} />, for{" "}
+        <Choice label="Trains" value={wish.trains} set={(trains) => change({ trains })} options={[["any", "the whole body"], ...BODY_PARTS.map((b) => [b, b] as const)]} />: {listed.length === 0 ? "no drill" : listed.length === 1 ? "one drill" : `${listed.length} drills`}.
+      </p>
+      {listed.length === 0 && <p className="mt-2">Ask for less: <button type="button" className="font-semibold underline underline-offset-4" onClick={() => change({ place: "any", minutes: "any", level: "any", trains: "any" })}>any place, time and level</button>.</p>}
+      {ids ? (
+        <ol className="mt-3 border-t border-hair">{listed.map((e, i) => <Row key={e.id} entry={e} number={i + 1} />)}</ol>
+      ) : (
+        (Object.keys(GROUPS) as Drill["group"][]).map((group) => {
+          const own = listed.filter((e) => e.group === group);
+          return own.length > 0 && (
+            <section key={group} className="mt-6">
+              <h2 className="text-[23px]">{GROUPS[group]}</h2>
+              <ol className="mt-2 border-t border-hair">{own.map((e) => <Row key={e.id} entry={e} />)}</ol>
+            </section>
+          );
+        })
+      )}
+    </>
+  );
+}
+
+function Choice({ label, value, set, options }: { label: string; value: string; set: (v: string) => void; options: readonly (readonly [string, string])[] }) {
+  return (
+    <select aria-label={label} value={value} onChange={(e) => set(e.target.value)} className="min-h-11 border-b-[1.5px] border-edge bg-paper font-semibold">
+      {options.map(([v, words]) => <option key={v} value={v}>{words}</option>)}
+    </select>
+  );
+}
+
+function Row({ entry: e, number }: { entry: Entry; number?: number }) {
+  return (
+    <li className="grid gap-x-8 gap-y-1 border-b border-hair py-3 md:grid-cols-[auto_1fr_260px]">
+      <span className="display hidden w-8 text-[29px] md:block">{number ?? ""}</span>
+      <span>
+        <Link href={`/drills/${e.id}`} className="display text-[23px] underline underline-offset-4">{e.name}</Link>
+        <span className="mt-1 block max-w-prose text-[15px]">{e.why}</span>
+      </span>
+      <span className="text-[15px] text-ink-2">
+        <strong className="text-ink">{e.minutes} min</strong> {e.places.join(" or ")}, {LEVELS[e.level]}
+        <span className="block">{e.gear.length ? e.gear.map((g) => g.toLowerCase()).join(", ") : "nothing needed"}</span>
+        <span className="block">{e.views.length === 2 ? "from in front and behind" : e.views[0] === "face-on" ? "from in front" : "from behind"}{e.judged ? "" : e.group === "baseline" ? "" : ", a rehearsal"}</span>
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,87 @@
+import { createContext, memo, useContext } from "react";
+import type { Movement } from "@/core/play/movement";
+import type { Check } from "@/core/drills";
+import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
+import { gatesOf } from "@/ui/charts/strip/gates";
+import { RepStrip } from "@/ui/charts/strip/repStrip";
+import { SideMark } from "@/ui/kit/glyphs";
+import { wanted, type Units } from "@/ui/kit/units";
+import { boxOfMovement, Figure } from "./figure";
+
+const EVENT_WORDS: [string, string][] = [["address", "still"], ["handStart", "hands start"], ["midBack", "halfway back"], ["top", "top"], ["impact", "strike"], ["release", "release"], ["finish", "finish"]];
+const FIGURES = ["address", "midBack", "top", "impact", "release", "finish"];
+const GUTTER = 112;
+const FIGURE_WIDTH = 116;
+const ROW = 58;
+const LEVEL_WORDS = { must: "", should: "counted apart", advice: "advice" } as const;
+
+/** A stage's target as its strip: figures fall to their times, gates show what is asked, and are explained in order. */
+export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, units, judged }: { movement: Movement; checks: readonly Check[]; hand: "left" | "right"; units: Units; judged: boolean }) {
+  const { series, events, at } = movement;
+  if (!series) return null;
+  const s = stripScales(FILM, series, events, hand);
+  const gates = gatesOf(movement.checks, at, series, events, s, FILM);
+  const shown = EVENT_WORDS.filter(([name]) => events[name] !== undefined);
+  const eventY = pushApart(shown.map(([name]) => s.y(events[name]!)), 24, 10, FILM.height - 12);
+  const figures = FIGURES.filter((name) => events[name] !== undefined);
+  const figureY = pushApart(figures.map((name) => s.y(events[name]!)), FILM.height / Math.max(5, figures.length), 50, FILM.height - 50);
+  const rows = pushApart(movement.checks.map((c) => gates.find((g) => g.check.id === c.id)?.anchor ?? FILM.height), ROW, 12, FILM.height - ROW + 14);
+  const order = movement.checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
+  const box = boxOfMovement(movement);
+  const target = hand === "right" ? "target →" : "← target";
+  return (
+    <div className="flex flex-wrap gap-y-6 lg:flex-nowrap">
+      <div className="relative hidden shrink-0 md:block" style={{ width: FIGURE_WIDTH, height: FILM.height + 32 }} aria-hidden>
+        {figures.map((name, i) => (
+          <svg key={name} viewBox={`${box.x} ${box.y} ${box.width} ${box.height + 40}`} className="absolute" style={{ top: 32 + figureY[i]! - 50, width: FIGURE_WIDTH, height: 100 }}>
+            <path d={`M${box.x} 20H${box.x + box.width}`} stroke="var(--hair)" strokeWidth={18} />
+            <Figure movement={movement} frame={movement.frames[Math.min(movement.frames.length - 1, Math.round((events[name]! * movement.fps) / 1000))]!} />
+          </svg>
+        ))}
+      </div>
+      <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
+        <div className="mb-2 flex h-6 items-center justify-between text-[14px] text-ink-2" style={{ width: FILM.width, marginLeft: GUTTER }}>
+          <SideMark side={hand === "right" ? "trail" : "lead"} />
+          {target}
+          <SideMark side={hand === "right" ? "lead" : "trail"} />
+        </div>
+        <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
+          {shown.map(([name, words], i) => (
+            <div key={name} className="absolute text-right text-[15px] leading-tight font-semibold" style={{ top: eventY[i]! - 10, width: GUTTER - 14 }}>{words}</div>
+          ))}
+          <svg width={GUTTER} height={FILM.height} className="absolute left-0 top-0 overflow-visible" aria-hidden>
+            {shown.map(([name], i) => <path key={name} d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`} stroke="var(--edge)" fill="none" />)}
+          </svg>
+          <div className="absolute top-0" style={{ left: GUTTER }}>
+            <RepStrip data={{ series, events, hand, checks: movement.checks, at }} asked={judged} label={`The movement as a strip: ${shown.map(([name, words]) => `${words} at ${(events[name]! / 1000).toFixed(1)} s`).join(", ")}`} />
+          </div>
+          <Playhead y={s.y} />
+        </div>
+      </div>
+      <svg width={32} height={FILM.height} className="mt-8 hidden shrink-0 overflow-visible lg:block" aria-hidden>
+        {gates.map((g) => <path key={g.check.id} d={`M0 ${g.anchor}H8L20 ${rows[movement.checks.indexOf(g.check)]! + 11}H28`} stroke="var(--edge)" strokeOpacity={0.7} fill="none" />)}
+      </svg>
+      <ol aria-label="What is checked, in the order it happens" className="relative grid min-w-0 flex-1 content-start gap-4 lg:mt-8 lg:block" style={{ minHeight: FILM.height }}>
+        {order.map((i) => {
+          const check = checks.find((c) => c.id === movement.checks[i]!.id)!;
+          return (
+            <li key={check.id} className="inset-x-0 leading-tight lg:absolute lg:top-(--y)" style={{ "--y": `${rows[i]}px` } as React.CSSProperties}>
+              <strong>{check.name}</strong>{LEVEL_WORDS[check.level] && <span className="text-[14px] text-ink-2"> {LEVEL_WORDS[check.level]}</span>}
+              <span className="block text-[14px] text-ink-2">{sentence(wanted(movement.checks[i]!.band, check.measure, units))}</span>
+            </li>
+          );
+        })}
+      </ol>
+    </div>
+  );
+});
+
+/** The instant that is played, ms: read by the playhead alone, so that nothing else is drawn anew sixty times a second. */
+export const PlayTime = createContext(0);
+
+function Playhead({ y: at }: { y: (ms: number) => number }) {
+  const y = at(useContext(PlayTime));
+  return y >= 0 && y <= FILM.height ? <div className="pointer-events-none absolute h-[2px] bg-ink" style={{ top: y - 1, left: GUTTER - 8, width: FILM.width + 14 }} /> : null;
+}
+
+const sentence = (words: string) => `${words[0]!.toUpperCase()}${words.slice(1)}.`;

@@ -1,0 +1,57 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { drillsFor, SYMPTOM_ROWS } from "../../src/core/choose/symptoms";
+
+async function accessible(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(", ")}`)).toEqual([]);
+}
+
+test("from every complaint to its drill in three steps, by pointer", async ({ page }) => {
+  for (const symptom of SYMPTOM_ROWS) {
+    await page.goto("/drills");
+    await page.getByRole("button", { name: symptom.name }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(symptom.usually);
+    const [first] = drillsFor(symptom.id);
+    await page.getByRole("list").getByRole("link").first().click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(first!.name);
+  }
+});
+
+test("by keyboard, in the golfer's own words, and back again", async ({ page }) => {
+  await page.goto("/drills");
+  await accessible(page);
+  await page.getByRole("searchbox", { name: "What do you notice?" }).focus();
+  await page.keyboard.type("i catch the grond first");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Usually the weight is still on the trail foot");
+  await accessible(page);
+  const link = page.getByRole("link", { name: "Ball toss" });
+  for (let k = 0; k < 40 && !(await link.evaluate((a) => a === document.activeElement)); k++) await page.keyboard.press("Tab");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/drills\/ball-toss$/);
+  await page.goBack();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Usually the weight is still on the trail foot");
+});
+
+test("what is asked for narrows the list, and an empty one says how to widen it", async ({ page }) => {
+  await page.goto("/drills?notice=sway&place=range&minutes=5");
+  await expect(page.getByText("no drill")).toBeVisible();
+  await page.getByRole("button", { name: "any place, time and level" }).click();
+  await expect(page.getByText("4 drills")).toBeVisible();
+});
+
+test("a drill shows its movement, its faults and what is checked", async ({ page }) => {
+  await page.goto("/drills/double-step");
+  await expect(page.getByRole("img", { name: "The whole drill, as it is asked for, seen from in front" })).toBeVisible();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await accessible(page);
+  const checks = page.getByRole("list", { name: "What is checked, in the order it happens" });
+  await expect(checks.getByText("Foot before hands")).toBeVisible();
+  await page.getByRole("combobox", { name: "What is played?" }).selectOption({ label: "fault: hands first" });
+  await expect(page.getByText("The hands are on their way before the trail foot leaves.")).toBeVisible();
+  await expect(page.getByRole("img", { name: /hands first/ })).toBeVisible();
+  await page.goto("/drills/hips-on-wall");
+  await expect(page.getByText("rehearsal: counted, not judged").first()).toBeVisible();
+  await page.goto("/drills/nothing-like-it");
+  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+});
