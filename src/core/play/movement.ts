@@ -76,7 +76,8 @@ const round = (v: number) => Math.round(v * 100) / 100;
 
 /** What the strip is drawn from, exact. */
 function seriesOf(sim: Simulation, { leadShare, footEvents, events, from, to }: Truth): RepSeries {
-  const first = Math.round(((events.address ?? from) / 1000) * TRUTH_HZ);
+  // A rhythm has no address of its own: it counts from how the golfer stood before it.
+  const first = Math.round(((events.address ?? 0) / 1000) * TRUTH_HZ);
   const [start, end] = [Math.max(0, Math.round((from / 1000) * TRUTH_HZ)), Math.min(sim.poses.length - 1, Math.round((to / 1000) * TRUTH_HZ))];
   const samples = Array.from({ length: Math.floor((end - start) / EVERY) + 1 }, (_, k) => start + k * EVERY);
   const t = samples.map((i) => (i * 1000) / TRUTH_HZ);

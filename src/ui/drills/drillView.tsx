@@ -4,7 +4,9 @@ import Link from "next/link";
 import { useCallback, useState } from "react";
 import type { Movement } from "@/core/play/movement";
 import type { Check } from "@/core/drills";
-import type { Units } from "@/ui/kit/units";
+import { CATALOGUE } from "@/core/measures/catalogue";
+import type { RepKind } from "@/core/reps/rep";
+import { wanted, type Units } from "@/ui/kit/units";
 import { Player } from "./player";
 import { PlayTime, TargetStrip } from "./targetStrip";
 
@@ -14,6 +16,7 @@ export interface StageShown {
   name: string;
   view: "face-on" | "down-the-line";
   note?: string;
+  kind: RepKind;
   judged: boolean;
   checks: readonly Check[];
   faults: readonly { id: string; name: string; tell: string }[];
@@ -48,10 +51,10 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
   return (
     <div className="grid gap-x-10 gap-y-10 xl:grid-cols-[1fr_320px]">
       <div>
-        {movement?.series ? (
-          <PlayTime value={ms}><TargetStrip movement={movement} checks={stage.checks} hand={golfer.hand} units={golfer.units} judged={fault === null} /></PlayTime>
+        {movement?.series && stage.kind !== "pivot" ? (
+          <PlayTime value={ms}><TargetStrip movement={movement} checks={stage.checks} hand={golfer.hand} units={golfer.units} judged={fault === null} hands={stage.kind === "cycle"} /></PlayTime>
         ) : (
-          <Plain stage={stage} />
+          <Plain stage={stage} movement={movement} units={golfer.units} />
         )}
       </div>
       <div className="grid content-start gap-8">
@@ -77,17 +80,20 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
 }
 
 /** Where no strip can be drawn: what is looked at, in words. */
-function Plain({ stage }: { stage: StageShown }) {
+function Plain({ stage, movement, units }: { stage: StageShown; movement: Movement | null; units: Units }) {
+  if (!stage.checks.length) return <p className="max-w-prose text-[17px]">Nothing is measured here: the reps are counted.</p>;
   return (
-    <div className="max-w-prose">
-      {stage.note && <p className="text-[17px]">{stage.note}</p>}
-      {stage.checks.length > 0 && (
-        <>
-          <h2 className="mt-5 mb-2 text-[23px]">What is shown</h2>
-          <ul className="grid gap-1">{stage.checks.map((c) => <li key={c.id}><strong>{c.name}</strong></li>)}</ul>
-        </>
-      )}
-    </div>
+    <>
+      <h2 className="mb-3 text-[23px]">{stage.judged ? "What is checked" : "What is shown"}</h2>
+      <ul className="grid max-w-prose gap-4">
+        {stage.checks.map((c, i) => (
+          <li key={c.id} className="leading-tight">
+            <strong>{c.name}</strong>
+            <span className="block text-[14px] text-ink-2">{wanted(movement?.checks[i]?.band ?? c.band, c.measure, units)}. {CATALOGUE[c.measure].definition}</span>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

@@ -115,8 +115,8 @@ function Choice({ label, value, set, options }: { label: string; value: string; 
 
 function Row({ entry: e, number }: { entry: Entry; number?: number }) {
   return (
-    <li className="grid gap-x-8 gap-y-1 border-b border-hair py-3 md:grid-cols-[auto_1fr_260px]">
-      <span className="display hidden w-8 text-[29px] md:block">{number ?? ""}</span>
+    <li className={`grid gap-x-8 gap-y-1 border-b border-hair py-3 ${number ? "md:grid-cols-[auto_1fr_260px]" : "md:grid-cols-[1fr_260px]"}`}>
+      {number && <span className="display hidden w-8 text-[29px] md:block">{number}</span>}
       <span>
         <Link href={`/drills/${e.id}`} className="display text-[23px] underline underline-offset-4">{e.name}</Link>
         <span className="mt-1 block max-w-prose text-[15px]">{e.why}</span>

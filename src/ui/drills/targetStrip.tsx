@@ -10,13 +10,17 @@ import { boxOfMovement, Figure } from "./figure";
 
 const EVENT_WORDS: [string, string][] = [["address", "still"], ["handStart", "hands start"], ["midBack", "halfway back"], ["top", "top"], ["impact", "strike"], ["release", "release"], ["finish", "finish"]];
 const FIGURES = ["address", "midBack", "top", "impact", "release", "finish"];
+/** Between which events a check stands that has no gate. */
+const PHASE_EVENTS: Record<Check["phase"], readonly string[]> = {
+  "set-up": ["address"], action: ["handStart"], "backswing feet": ["handStart", "top"], backswing: ["handStart", "top"], top: ["top"], "downswing feet": ["top", "impact"], impact: ["impact"], finish: ["finish"],
+};
 const GUTTER = 112;
 const FIGURE_WIDTH = 116;
 const ROW = 58;
 const LEVEL_WORDS = { must: "", should: "counted apart", advice: "advice" } as const;
 
 /** A stage's target as its strip: figures fall to their times, gates show what is asked, and are explained in order. */
-export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, units, judged }: { movement: Movement; checks: readonly Check[]; hand: "left" | "right"; units: Units; judged: boolean }) {
+export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, units, judged, hands }: { movement: Movement; checks: readonly Check[]; hand: "left" | "right"; units: Units; judged: boolean; hands: boolean }) {
   const { series, events, at } = movement;
   if (!series) return null;
   const s = stripScales(FILM, series, events, hand);
@@ -25,7 +29,11 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
   const eventY = pushApart(shown.map(([name]) => s.y(events[name]!)), 24, 10, FILM.height - 12);
   const figures = FIGURES.filter((name) => events[name] !== undefined);
   const figureY = pushApart(figures.map((name) => s.y(events[name]!)), FILM.height / Math.max(5, figures.length), 50, FILM.height - 50);
-  const rows = pushApart(movement.checks.map((c) => gates.find((g) => g.check.id === c.id)?.anchor ?? FILM.height), ROW, 12, FILM.height - ROW + 14);
+  const moment = (phase: Check["phase"]) => {
+    const [from, to] = PHASE_EVENTS[phase].map((name) => events[name]);
+    return from === undefined ? 0 : s.y((from + (to ?? from)) / 2);
+  };
+  const rows = pushApart(movement.checks.map((c, i) => gates.find((g) => g.check.id === c.id)?.anchor ?? moment(checks[i]!.phase)), ROW, 12, FILM.height - ROW + 14);
   const order = movement.checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
   const box = boxOfMovement(movement);
   const target = hand === "right" ? "target →" : "← target";
@@ -53,7 +61,7 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
             {shown.map(([name], i) => <path key={name} d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`} stroke="var(--edge)" fill="none" />)}
           </svg>
           <div className="absolute top-0" style={{ left: GUTTER }}>
-            <RepStrip data={{ series, events, hand, checks: movement.checks, at }} asked={judged} label={`The movement as a strip: ${shown.map(([name, words]) => `${words} at ${(events[name]! / 1000).toFixed(1)} s`).join(", ")}`} />
+            <RepStrip data={{ series, events, hand, checks: movement.checks, at }} asked={judged} hands={hands} label={`The movement as a strip: ${shown.map(([name, words]) => `${words} at ${(events[name]! / 1000).toFixed(1)} s`).join(", ")}`} />
           </div>
           <Playhead y={s.y} />
         </div>
@@ -61,7 +69,7 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
       <svg width={32} height={FILM.height} className="mt-8 hidden shrink-0 overflow-visible lg:block" aria-hidden>
         {gates.map((g) => <path key={g.check.id} d={`M0 ${g.anchor}H8L20 ${rows[movement.checks.indexOf(g.check)]! + 11}H28`} stroke="var(--edge)" strokeOpacity={0.7} fill="none" />)}
       </svg>
-      <ol aria-label="What is checked, in the order it happens" className="relative grid min-w-0 flex-1 content-start gap-4 lg:mt-8 lg:block" style={{ minHeight: FILM.height }}>
+      <ol aria-label="What is checked, in the order it happens" className="relative grid min-w-0 flex-1 basis-full content-start gap-4 lg:mt-8 lg:block lg:min-h-(--film) lg:basis-0" style={{ "--film": `${FILM.height}px` } as React.CSSProperties}>
         {order.map((i) => {
           const check = checks.find((c) => c.id === movement.checks[i]!.id)!;
           return (

@@ -22,11 +22,11 @@ export function shownNumber(value: number, unit: string, units: Units): string {
 export function wanted(band: readonly [number | null, number | null], measure: MeasureId, units: Units): string {
   const { unit } = CATALOGUE[measure];
   const show = (v: number) => shownNumber(v, unit, units);
-  const u = shownUnit(unit, units);
+  const u = unit === "°" || unit === "ratio" ? shownUnit(unit, units) : ` ${shownUnit(unit, units)}`;
   const [lo, hi] = band;
   if (unit === "ms" && lo !== null && hi === null) return lo < 0 ? `${show(-lo)} ms late at most` : `${show(lo)} ms early at least`;
-  if (lo !== null && hi !== null) return lo < 0 && hi <= 0 ? `${show(-hi)} to ${show(-lo)} ${u}` : lo === -hi ? `within ${show(hi)} ${u}` : `${show(lo)} to ${show(hi)} ${u}`;
-  return lo !== null ? `${show(lo)} ${u} or more` : `${show(hi!)} ${u} or less`;
+  if (lo !== null && hi !== null) return lo < 0 && hi <= 0 ? `${show(-hi)} to ${show(-lo)}${u}` : lo === -hi ? `within ${show(hi)}${u}` : `${show(lo)} to ${show(hi)}${u}`;
+  return lo !== null ? `${show(lo)}${u} or more` : `${show(hi!)}${u} or less`;
 }
 
 export function shownStature(cm: number, units: Units): string {

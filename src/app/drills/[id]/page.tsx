@@ -25,7 +25,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 const shown = (s: Stage): StageShown => ({
-  id: s.id, name: s.name, view: s.view, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}),
+  id: s.id, name: s.name, view: s.view, kind: s.rules.kind, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}),
 });
 
 /** Somebody of middle height until the golfer has said who they are. */

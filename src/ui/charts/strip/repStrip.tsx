@@ -18,9 +18,9 @@ export interface StripData {
  * The rep strip: time runs down, the target axis runs across as in the film. Land is a foot on the ground, water is where
  * the weight can be, the stream is the estimated weight (as broad as it is unsure), gates are what is asked.
  *
- * With `asked` nothing is judged yet: the gates stand in ink.
+ * With `asked` nothing is judged yet: the gates stand in ink. With `hands` their way is dotted in: what a rhythm drill asks is told by both lines.
  */
-export function RepStrip({ data, size = FILM, onlyGate, asked = false, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; label: string }) {
+export function RepStrip({ data, size = FILM, onlyGate, asked = false, hands = false, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; hands?: boolean; label: string }) {
   const s = stripScales(size, data.series, data.events, data.hand);
   const shown = data.checks.filter((c) => onlyGate === undefined || c.id === onlyGate);
   const gates = gatesOf(shown, data.at, data.series, data.events, s, size);
@@ -34,7 +34,7 @@ export function RepStrip({ data, size = FILM, onlyGate, asked = false, label }: 
       {lines.map((name) => data.events[name] !== undefined && (
         <line key={name} x1={0} x2={size.width} y1={s.y(data.events[name])} y2={s.y(data.events[name])} stroke="var(--ink-2)" strokeOpacity={0.4} strokeWidth={1} />
       ))}
-      <Lines {...{ data, s, size }} hips={!tiny} />
+      <Lines {...{ data, s, size }} hips={!tiny} hands={hands} />
       {gates.map((g) => <GateMark key={g.check.id} gate={g} size={size} asked={asked} />)}
     </svg>
   );
@@ -108,7 +108,7 @@ function Print({ side, mirror, x, y, height, landed }: { side: "lead" | "trail";
   );
 }
 
-function Lines({ data: { series }, s, size, hips }: Part & { hips: boolean }) {
+function Lines({ data: { series }, s, size, hips, hands }: Part & { hips: boolean; hands: boolean }) {
   const indices = visible(series, s.from, s.to);
   const y = (i: number) => s.y(series.t[i]!);
   const oneFoot = (i: number) => series.leadAir[i] === 1 || series.trailAir[i] === 1;
@@ -119,11 +119,13 @@ function Lines({ data: { series }, s, size, hips }: Part & { hips: boolean }) {
   const stream = line<number>().y(y).x((i) => at(i, series.leadShare[i]!)).curve(curveMonotoneY);
   const middle = line<number>().y(y).x((i) => at(i, 50));
   const pelvis = line<number>().y(y).x((i) => s.x(series.pelvisT[i]!));
+  const swung = line<number>().y(y).x((i) => s.x(series.handsT[i]!));
   return (
     <g fill="none">
       <path d={middle(indices) ?? ""} stroke="var(--ink-2)" strokeWidth={1} strokeDasharray="1 4" />
       <path d={breadth(indices) ?? ""} fill="var(--stream)" fillOpacity={0.26} />
       {hips && <path d={pelvis(indices) ?? ""} stroke="var(--ink-2)" strokeWidth={1.5} strokeDasharray="6 4" />}
+      {hands && <path d={swung(indices) ?? ""} stroke="var(--ink)" strokeWidth={2.4} strokeDasharray="0.1 6" strokeLinecap="round" />}
       <path d={stream(indices) ?? ""} stroke="var(--stream)" strokeWidth={size.stream} strokeLinejoin="round" />
     </g>
   );
