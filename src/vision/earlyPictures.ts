@@ -1,5 +1,5 @@
 import { KEPT_BYTES } from "./cutoutStore";
-import { cutoutArea, cutoutBytes, wholeBytes, type Cutout } from "./decode/cutout";
+import { cutoutArea, cutoutBytes, wholeBytes } from "./decode/cutout";
 import type { Box } from "./decode/frame";
 import type { OpenClip, Picture } from "./decode/openClip";
 import { Slabs } from "./slabs";
@@ -40,7 +40,14 @@ export class EarlyPictures {
     const whole = this.whole(this.pictures.length, picture.timeMs) || !this.parts;
     const { parts } = this;
     const kept = whole ? await picture.cut(null) : await picture.cut(this.area, () => parts!.next());
-    if (!this.given) this.pictures.push({ timeMs: picture.timeMs, cut: (area) => Promise.resolve(held(kept, area)) });
+    if (this.given) return;
+    this.pictures.push({
+      timeMs: picture.timeMs,
+      cut: (area) => {
+        if (!area && !whole) throw new RangeError("this picture was not kept whole");
+        return Promise.resolve(kept);
+      },
+    });
   }
 
   /** All pictures of the clip, each of which can be cut within an area; null when they were not kept, or not so far. */
@@ -49,12 +56,4 @@ export class EarlyPictures {
     const inside = a && area.left >= a.left && area.top >= a.top && area.right <= a.right && area.bottom <= a.bottom;
     return inside && !this.given && this.pictures.length ? this.pictures : null;
   }
-}
-
-/** @throws RangeError when more is asked for than was kept */
-function held(kept: Cutout, area: Box | null): Cutout {
-  const { left, top, of, frame } = kept;
-  const whole = left === 0 && top === 0 && frame.width * frame.height >= of.width * of.height;
-  if (!area && !whole) throw new RangeError("this picture was not kept whole");
-  return kept;
 }
