@@ -2,6 +2,8 @@ import Fuse from "fuse.js";
 import { DRILLS, type Drill } from "../drills";
 import { SYMPTOM_ROWS, type Symptom } from "./symptoms";
 
+/** Fewer letters than this say nothing. */
+export const SHORTEST = 2;
 /** How far a word may be from what is written: 0 exact, 1 anything. */
 const FORGIVING = 0.38;
 
@@ -11,6 +13,6 @@ const symptoms = new Fuse<Symptom>(SYMPTOM_ROWS, { keys: [{ name: "name", weight
 /** What somebody may mean who types this: complaints and drills, the likeliest first; misspelt words count. */
 export function search(text: string): { symptoms: Symptom[]; drills: Drill[] } {
   const words = text.trim();
-  if (words.length < 2) return { symptoms: [], drills: [] };
+  if (words.length < SHORTEST) return { symptoms: [], drills: [] };
   return { symptoms: symptoms.search(words).map((r) => r.item), drills: drills.search(words).map((r) => r.item) };
 }

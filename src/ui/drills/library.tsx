@@ -3,17 +3,11 @@
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
-import { search } from "@/core/choose/search";
+import { search, SHORTEST } from "@/core/choose/search";
 import { drillsFor, findSymptom, SYMPTOM_ROWS } from "@/core/choose/symptoms";
-import type { Drill } from "@/core/drills";
-import { BODY_PARTS } from "@/core/drills/drill";
+import { DRILLS, isJudged, type Drill } from "@/core/drills";
+import { BODY_PARTS, type BodyPart } from "@/core/drills/drill";
 import { CATALOGUE } from "@/core/measures/catalogue";
-
-export interface Entry extends Pick<Drill, "id" | "name" | "why" | "group" | "minutes" | "places" | "level" | "trains"> {
-  gear: readonly string[];
-  views: readonly ("face-on" | "down-the-line")[];
-  judged: boolean;
-}
 
 /** What is asked of the list: a complaint's id, words, and what a drill must be. It stands in the address, so that a choice can be linked to and the way back works. */
 const WISH = { notice: "", q: "", place: "any", minutes: "any", level: "any", trains: "any" };
@@ -25,7 +19,7 @@ const GROUPS: Record<Drill["group"], string> = {
 const LEVELS = ["", "easy", "middling", "hard"] as const;
 
 /** What do you notice? The answer, and the drills for it; or all drills, by what they start from. */
-export function Library({ entries }: { entries: readonly Entry[] }) {
+export function Library() {
   const asked = useSearchParams();
   // The address follows typing a moment later: the words themselves are held here.
   const [words, setWords] = useState(asked.get("q") ?? "");
@@ -42,13 +36,15 @@ export function Library({ entries }: { entries: readonly Entry[] }) {
     if (!more.notice) window.history.replaceState(null, "", address);
     else window.history.pushState(null, "", address);
   }
+  const typed = wish.q.trim().length >= SHORTEST;
   const found = search(wish.q);
-  const symptom = wish.notice ? findSymptom(wish.notice) : wish.q.trim().length >= 2 ? (found.symptoms[0] ?? null) : null;
-  const fits = (e: Entry) =>
-    (wish.place === "any" || e.places.includes(wish.place as "home" | "range")) && (wish.minutes === "any" || e.minutes <= Number(wish.minutes)) && (wish.level === "any" || e.level <= Number(wish.level)) && (wish.trains === "any" || e.trains.includes(wish.trains as (typeof BODY_PARTS)[number]));
-  const ids = symptom ? drillsFor(symptom.id).map((d) => d.id) : wish.q.trim().length >= 2 ? found.drills.map((d) => d.id) : null;
-  const listed = (ids ? ids.map((id) => entries.find((e) => e.id === id)!) : [...entries]).filter(fits);
-  const named = wish.q.trim().length >= 2 ? found.drills.slice(0, 3).filter((d) => !listed.some((l) => l.id === d.id) || !symptom) : [];
+  const symptom = wish.notice ? findSymptom(wish.notice) : (found.symptoms[0] ?? null);
+  const fits = (e: Drill) =>
+    (wish.place === "any" || e.places.includes(wish.place as "home" | "range")) && (wish.minutes === "any" || e.minutes <= Number(wish.minutes)) && (wish.level === "any" || e.level <= Number(wish.level)) && (wish.trains === "any" || e.trains.includes(wish.trains as BodyPart));
+  const chosen = symptom ? drillsFor(symptom.id) : typed ? found.drills : null;
+  const listed = (chosen ?? DRILLS).filter(fits);
+  const drills = listed.filter((d) => d.group !== "baseline").length;
+  const named = symptom ? found.drills.slice(0, 3).filter((d) => !listed.includes(d)) : [];
 
   return (
     <>
@@ -58,7 +54,7 @@ export function Library({ entries }: { entries: readonly Entry[] }) {
           type="search" aria-labelledby="notice-label" value={wish.q} placeholder="I catch the ground first" onChange={(e) => change({ q: e.target.value, notice: "" })}
           className="min-h-13 w-full max-w-[480px] rounded-control border-[1.5px] border-edge bg-paper px-4 text-[20px] placeholder:text-ink-2"
         />
-        {wish.q.trim().length >= 2 && (
+        {typed && (
           <p className="text-[15px] text-ink-2" aria-live="polite">
             {symptom ? <>Read as <strong className="text-ink">{symptom.name.toLowerCase()}</strong>.</> : found.drills.length ? "No complaint sounds like this; drills that do:" : "Nothing sounds like this. Choose one of these:"}
             {found.symptoms.length > 1 && (
@@ -74,29 +70,29 @@ export function Library({ entries }: { entries: readonly Entry[] }) {
           </li>
         ))}
       </ul>
-      <h1 className="mt-5 text-[34px] md:text-[46px]">{symptom ? symptom.usually : ids ? `Drills like “${wish.q.trim()}”` : "Thirty drills, two baselines"}</h1>
+      <h1 className="mt-5 text-[34px] md:text-[46px]">{symptom ? symptom.usually : chosen ? `Drills like “${wish.q.trim()}”` : `${DRILLS.filter((d) => d.group !== "baseline").length} drills`}</h1>
       {symptom && (
         <p className="mt-2 max-w-prose text-[17px]">
           {symptom.more} What shows it: {symptom.shownBy.map((id) => CATALOGUE[id].name.toLowerCase()).join("; ")}. Two reps are enough to look.
         </p>
       )}
-      {named.length > 0 && symptom && <p className="mt-2 text-[15px] text-ink-2">Drills of that name: {named.map((d, i) => <span key={d.id}>{i > 0 && ", "}<Link href={`/drills/${d.id}`} className="font-semibold text-ink underline underline-offset-4">{d.name}</Link></span>)}.</p>}
+      {named.length > 0 && <p className="mt-2 text-[15px] text-ink-2">Drills of that name: {named.map((d, i) => <span key={d.id}>{i > 0 && ", "}<Link href={`/drills/${d.id}`} className="font-semibold text-ink underline underline-offset-4">{d.name}</Link></span>)}.</p>}
       <p className="mt-6 text-[20px] leading-loose">
         For <Choice label="Place" value={wish.place} set={(place) => change({ place })} options={[["any", "home and range"], ["home", "home"], ["range", "the range"]]} />, up to{" "}
         <Choice label="Minutes" value={wish.minutes} set={(minutes) => change({ minutes })} options={[["any", "any time"], ["5", "5 minutes"], ["8", "8 minutes"], ["10", "10 minutes"]]} />,{" "}
         <Choice label="Level" value={wish.level} set={(level) => change({ level })} options={[["any", "of any level"], ["1", "easy"], ["2", "easy or middling"]]} />, for{" "}
-        <Choice label="Trains" value={wish.trains} set={(trains) => change({ trains })} options={[["any", "the whole body"], ...BODY_PARTS.map((b) => [b, b] as const)]} />: {listed.length === 0 ? "no drill" : listed.length === 1 ? "one drill" : `${listed.length} drills`}.
+        <Choice label="Trains" value={wish.trains} set={(trains) => change({ trains })} options={[["any", "the whole body"], ...BODY_PARTS.map((b) => [b, b] as const)]} />: {drills === 0 ? "no drill" : drills === 1 ? "one drill" : `${drills} drills`}.
       </p>
       {listed.length === 0 && <p className="mt-2">Ask for less: <button type="button" className="font-semibold underline underline-offset-4" onClick={() => change({ place: "any", minutes: "any", level: "any", trains: "any" })}>any place, time and level</button>.</p>}
-      {ids ? (
-        <ol className="mt-3 border-t border-hair">{listed.map((e, i) => <Row key={e.id} entry={e} number={i + 1} />)}</ol>
+      {chosen ? (
+        <ol className="mt-3 border-t border-hair">{listed.map((d, i) => <Row key={d.id} drill={d} number={i + 1} />)}</ol>
       ) : (
         (Object.keys(GROUPS) as Drill["group"][]).map((group) => {
-          const own = listed.filter((e) => e.group === group);
+          const own = listed.filter((d) => d.group === group);
           return own.length > 0 && (
             <section key={group} className="mt-6">
               <h2 className="text-[23px]">{GROUPS[group]}</h2>
-              <ol className="mt-2 border-t border-hair">{own.map((e) => <Row key={e.id} entry={e} />)}</ol>
+              <ol className="mt-2 border-t border-hair">{own.map((d) => <Row key={d.id} drill={d} />)}</ol>
             </section>
           );
         })
@@ -113,18 +109,19 @@ function Choice({ label, value, set, options }: { label: string; value: string; 
   );
 }
 
-function Row({ entry: e, number }: { entry: Entry; number?: number }) {
+function Row({ drill: d, number }: { drill: Drill; number?: number }) {
+  const views = new Set(d.stages.map((s) => s.view));
   return (
     <li className={`grid gap-x-8 gap-y-1 border-b border-hair py-3 ${number ? "md:grid-cols-[auto_1fr_260px]" : "md:grid-cols-[1fr_260px]"}`}>
       {number && <span className="display hidden w-8 text-[29px] md:block">{number}</span>}
       <span>
-        <Link href={`/drills/${e.id}`} className="display text-[23px] underline underline-offset-4">{e.name}</Link>
-        <span className="mt-1 block max-w-prose text-[15px]">{e.why}</span>
+        <Link href={`/drills/${d.id}`} className="display text-[23px] underline underline-offset-4">{d.name}</Link>
+        <span className="mt-1 block max-w-prose text-[15px]">{d.why}</span>
       </span>
       <span className="text-[15px] text-ink-2">
-        <strong className="text-ink">{e.minutes} min</strong> {e.places.join(" or ")}, {LEVELS[e.level]}
-        <span className="block">{e.gear.length ? e.gear.map((g) => g.toLowerCase()).join(", ") : "nothing needed"}</span>
-        <span className="block">{e.views.length === 2 ? "from in front and behind" : e.views[0] === "face-on" ? "from in front" : "from behind"}{e.judged ? "" : e.group === "baseline" ? "" : ", a rehearsal"}</span>
+        <strong className="text-ink">{d.minutes} min</strong> {d.places.join(" or ")}, {LEVELS[d.level]}
+        <span className="block">{d.gear.length ? d.gear.map((g) => g.name.toLowerCase()).join(", ") : "nothing needed"}</span>
+        <span className="block">{views.size === 2 ? "from in front and behind" : views.has("face-on") ? "from in front" : "from behind"}{d.group !== "baseline" && !d.stages.some(isJudged) && ", a rehearsal"}</span>
       </span>
     </li>
   );

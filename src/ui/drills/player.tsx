@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useId, useRef, useState, useSyncExternalStore } from "react";
+import { useEffect, useId, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import type { Movement } from "@/core/play/movement";
 import { Button } from "@/ui/kit/button";
 import { boxOfMovement, Figure } from "./figure";
@@ -24,7 +24,7 @@ export function Player({ movement, ms, seek, label }: { movement: Movement; ms: 
   const { fps, frames } = movement;
   const end = ((frames.length - 1) * 1000) / fps;
   const index = Math.min(frames.length - 1, Math.max(0, Math.round((ms * fps) / 1000)));
-  const box = boxOfMovement(movement);
+  const box = useMemo(() => boxOfMovement(movement), [movement]);
 
   useEffect(() => {
     at.current = ms;
