@@ -2,6 +2,7 @@ import type { Simulation } from "../../src/core/figure/simulate";
 import type { Pose, Side } from "../../src/core/figure/pose";
 import { mix, type Vec3 } from "../../src/core/maths/vec3";
 import { at, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
+import { SHOWN } from "../../src/core/reps/events/heelRise";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { roughReps } from "../../src/core/track/roughReps";
 import { plantedSpells } from "../../src/core/track/plantedSpells";
@@ -79,7 +80,7 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
 
 /** The upper of a shoe is followed from this long before a swing's top until after its lowest hands, s; and rises, seen from the front, by this share of its heel (docs/decisions/8, 12). */
 const RISE_S = { before: 0.25, after: 0.7 };
-const UPPER = 0.7 / 1.5;
+const UPPER = SHOWN / 1.5;
 
 /** Radii of a shoe's two ends, cm; the round of the toe lies this far from heel to toe point. */
 const SHOE = { heel: 3.5, toe: 3.8 };

@@ -7,14 +7,11 @@ import { sized } from "../../../src/core/figure/sized";
 import { simulate } from "../../../src/core/figure/simulate";
 import { truths, type Truth } from "../../../src/core/figure/truth/truth";
 import { seeded } from "../../../src/core/maths/seeded";
-import { exactTrack } from "../../study/exactTrack";
-import { seenTrack } from "../../study/seenTrack";
-import type { TruthRep } from "../../study/truthClip";
+import { filmed, truthRep } from "../../study/simulatedRep";
 import { count, tally, type Tally } from "./verdicts";
 
 /** Copies behind each uncertainty: the deviation of 16 is within 18 % of that of many. */
 const COPIES = 16;
-const LENS = (67 * Math.PI) / 360;
 
 /** What was said of one drill's reps: those made by its target scripts, by its faults, and without its action. */
 export interface DrillRow {
@@ -70,8 +67,7 @@ function seenReps(drill: Drill, stage: Stage, script: MovementScript, seed: numb
   const known = truths(sim, stage.view);
   const hand = random.uniform() < 0.15 ? "left" : "right";
   const distance = 320 + random.uniform() * 150;
-  const exact = exactTrack(sim, { hand, fps: 60, distance, height_px: 720 });
-  const track = seenTrack(exact, (distance * Math.tan(LENS) * 2) / exact.video.width, known[0]!.events.address ?? known[0]!.from, seed);
+  const track = filmed(sim, known[0]!.events.address ?? known[0]!.from, { hand, distance }, seed);
   const { reps } = analyse(track, { golfer: { statureCm, hand }, drill: drill.id, stage: stage.id, samples: COPIES, seed });
   const middle = (from: number, to: number) => (from + to) / 2;
   return known.map((truth) => {
@@ -79,8 +75,6 @@ function seenReps(drill: Drill, stage: Stage, script: MovementScript, seed: numb
     return { statureCm, truth, rep: own[0] ?? null };
   });
 }
-
-const asRep = (t: Truth): TruthRep => ({ ...t.rep, events: t.events, footEvents: t.footEvents, turns: t.turns, measures: t.measures, from: t.from, to: t.to }) as TruthRep;
 
 function target(row: DrillRow, stage: Stage, seen: Seen[], name: string): void {
   for (const { statureCm, truth, rep } of seen) {
@@ -93,7 +87,7 @@ function target(row: DrillRow, stage: Stage, seen: Seen[], name: string): void {
       row.targetNotJudged++;
       row.open.push(`${name}: ${rep.verdict!.reason!.message}`);
     }
-    count(row.tally, name, stage, statureCm, asRep(truth), rep, rep.verdict!);
+    count(row.tally, name, stage, statureCm, truthRep(truth), rep, rep.verdict!);
   }
 }
 
@@ -106,7 +100,7 @@ function fault(row: DrillRow, stage: Stage, fails: string, seen: Seen[], name: s
     }
     const without = stage.actions.some((a) => !done(a.need, truth));
     if (without && result === "pass") row.passedWithoutAction++;
-    if (!without) count(row.tally, name, stage, statureCm, asRep(truth), rep, rep.verdict!);
+    if (!without) count(row.tally, name, stage, statureCm, truthRep(truth), rep, rep.verdict!);
     row.faultReps++;
     if (result === "not judged") {
       row.faultNotJudged++;

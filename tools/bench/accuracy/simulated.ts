@@ -6,10 +6,8 @@ import { simulate } from "../../../src/core/figure/simulate";
 import { truths } from "../../../src/core/figure/truth/truth";
 import { seeded, type Seeded } from "../../../src/core/maths/seeded";
 import * as move from "../../clips/movements";
-import { exactTrack } from "../../study/exactTrack";
-import { seenTrack } from "../../study/seenTrack";
 import type { Pair } from "../../study/compare";
-import type { TruthRep } from "../../study/truthClip";
+import { filmed, truthRep } from "../../study/simulatedRep";
 import { count, tally, type Tally } from "./verdicts";
 
 const FAULTS = Object.keys(move.DOUBLE_STEP_FAULTS) as (keyof typeof move.DOUBLE_STEP_FAULTS)[];
@@ -35,15 +33,13 @@ export function simulated(tracks: number, seed: number, progress: (done: number)
     const [truth] = truths(sim);
     const hand = random.uniform() < 0.15 ? "left" : "right";
     const distance = 300 + random.uniform() * 200;
-    const exact = exactTrack(sim, { hand, fps: 60, distance, height_px: 720 });
-    const focal = exact.video.width / 2 / Math.tan((67 * Math.PI) / 360);
-    const track = seenTrack(exact, distance / focal, truth!.events.address!, seed + k);
+    const track = filmed(sim, truth!.events.address!, { hand, distance }, seed + k);
     const [rep] = analyse(track, { golfer: { statureCm: stature, hand }, drill: "double-step", samples: COPIES, seed: k + 1 }).reps;
     if (!rep) {
       out.notFound++;
       continue;
     }
-    const known = { ...truth!.rep, events: truth!.events, footEvents: truth!.footEvents, turns: truth!.turns, measures: truth!.measures, from: truth!.from, to: truth!.to } as TruthRep;
+    const known = truthRep(truth!);
     const steps = ["trailStepLength", "leadStepLength"].every((id) => known.measures[id] !== undefined);
     if (steps) {
       count(out.tally, `track ${k}`, stage, stature, known, rep, rep.verdict!);

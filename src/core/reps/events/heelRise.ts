@@ -2,7 +2,7 @@ import { runningMedian } from "../../maths/stats";
 import type { FootFollow } from "../../motion/footMotion";
 
 /** How far the upper of a shoe, seen from the front, has risen when its heel is 1.5 cm up, cm (fit set; docs/decisions/8). */
-const SHOWN = 0.7;
+export const SHOWN = 0.7;
 /** It goes on by this much more within `SOON_MS` and does not come back, or it was a shoe that rolled, cm. */
 const GOES_ON = 0.7;
 const BACK = 0.15;
