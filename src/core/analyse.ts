@@ -192,10 +192,10 @@ function analysed({ motion, window, context, rep }: FoundRep, index: number, sce
   const sampled = sample(motion, scene, rep, window, context, options.samples ?? SAMPLES, (options.seed ?? 1) + index);
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
   const unread = unreadOf(less, rules);
-  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted", unread, rolledShare: 0 };
   const problems = during(all, rep.fromMs, rep.toMs);
   const raw = measureAll(motion, rep, rules);
-  if (rules.uneven) told.rolledShare = (100 * COM_HEIGHT * options.golfer.statureCm * Math.tan((ROLL_SD * Math.PI) / 180)) / Math.abs(raw.footGapAddress.value);
+  const rolledShare = rules.uneven ? (100 * COM_HEIGHT * options.golfer.statureCm * Math.tan((ROLL_SD * Math.PI) / 180)) / Math.abs(raw.footGapAddress.value) : 0;
+  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted", unread, rolledShare };
   const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)])) as Record<MeasureId, Measured>;
   const footEvents = rep.footEvents.map((e, k) => {
     const { offset, sd } = footEventError(told.errors, e);

@@ -16,7 +16,7 @@ export function benchUOf(check: Pick<Check, "measure">, stage: Pick<Stage, "view
   const u = (benchU as Record<string, BenchU>)[check.measure];
   if (!u) return null;
   if (stage.view === "down-the-line") return u.behind;
-  const steps = stage.rules.kind === "step-swing" || stage.actions.some((a) => a.need.kind === "bothLand");
+  const steps = stage.rules.kind === "step-swing" || stage.actions.some((a) => a.need.kind !== "measure");
   return steps ? (u.step ?? u.planted) : (u.planted ?? u.step);
 }
 

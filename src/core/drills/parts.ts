@@ -57,6 +57,9 @@ export const CAUTIONS: readonly string[] = [
   "At the range its own rules come first.",
 ];
 
+/** Of stages seen from behind that would stand on the hips' way to the ball (docs/decisions/17). */
+export const HIPS_NOT_TOLD = "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.";
+
 /** Where the phone stands for a view. */
 export const PHONE = {
   faceOn: "In front of you at hip height, four paces off, level; both feet and the whole club in the picture.",
@@ -73,3 +76,6 @@ export const RULES = {
   gesture: { kind: "gesture", clubAhead: false },
   cycle: { kind: "cycle", clubAhead: false },
 } as const satisfies Record<string, RepRules>;
+
+/** Of the hips' two drills that are seen from behind. */
+export const BEND_KEPT: Check = should({ measure: "bendChange", name: "Bend kept", band: [-9, 12], target: -1, fault: -16, phase: "impact", below: ["Stay bent over", "Keep the chest over the ball."], above: ["Chest stays up", "Do not dive at the ball."] });

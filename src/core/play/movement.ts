@@ -6,7 +6,7 @@ import { SCRIPTED_FOR, sized } from "../figure/sized";
 import { truths, type Truth } from "../figure/truth/truth";
 import { checkBand } from "../judge/judge";
 import type { CheckVerdict } from "../judge/verdict";
-import type { RepSeries } from "../reps/series";
+import { begun, round, type RepSeries } from "../reps/series";
 import { bandFor, type Stage } from "../drills";
 import { margins } from "../drills/drillTruth";
 
@@ -72,8 +72,6 @@ const pointsOf = ({ head, midHands, clubHead, lead, trail }: Pose) => [
   head, midHands, clubHead, lead.shoulder, lead.elbow, lead.hip, lead.knee, lead.ankle, lead.heel, lead.toe, trail.shoulder, trail.elbow, trail.hip, trail.knee, trail.ankle, trail.heel, trail.toe,
 ];
 
-const round = (v: number) => Math.round(v * 100) / 100;
-
 /** What the strip is drawn from, exact. */
 function seriesOf(sim: Simulation, { leadShare, footEvents, events, from, to }: Truth): RepSeries {
   // A rhythm has no address of its own: it counts from how the golfer stood before it.
@@ -84,20 +82,14 @@ function seriesOf(sim: Simulation, { leadShare, footEvents, events, from, to }: 
   const foot = (p: Pose, side: "lead" | "trail") => (p[side].heel[0] + p[side].toe[0]) / 2;
   const middle = (foot(sim.poses[first]!, "lead") + foot(sim.poses[first]!, "trail")) / 2;
   const along = (get: (p: Pose) => number) => samples.map((i) => round(get(sim.poses[i]!) - get(sim.poses[first]!)));
-  const between = (side: "lead" | "trail", up: string, down: readonly string[]) => {
-    const begins = footEvents.filter((e) => e.foot === side && e.event === up).map((e) => e.t);
-    const ends = footEvents.filter((e) => e.foot === side && down.includes(e.event)).map((e) => e.t);
-    return t.map((ms) => {
-      const since = Math.max(-Infinity, ...begins.filter((b) => b <= ms));
-      return Number.isFinite(since) && !ends.some((e) => e > since && e <= ms) ? 1 : 0;
-    });
-  };
+  const footTimes = (side: "lead" | "trail", ...names: string[]) => footEvents.filter((e) => e.foot === side && names.includes(e.event)).map((e) => e.t);
+  const inAir = (side: "lead" | "trail") => begun(t, footTimes(side, "liftOff"), footTimes(side, "landing"));
+  const heelUp = (side: "lead" | "trail") => begun(t, footTimes(side, "heelUp"), footTimes(side, "landing", "heelDown"));
   return {
     t, leadShare: samples.map((i) => round(leadShare[i]!)), leadShareU: samples.map(() => 0),
     pelvisT: along((p) => p.midHip[0]), headT: along((p) => p.head[0]), handsT: along((p) => p.midHands[0]), comT: samples.map((i) => round(sim.com[i]![0] - sim.com[first]![0])),
     leadFootT: samples.map((i) => round(foot(sim.poses[i]!, "lead") - middle)), trailFootT: samples.map((i) => round(foot(sim.poses[i]!, "trail") - middle)),
-    leadAir: between("lead", "liftOff", ["landing"]), trailAir: between("trail", "liftOff", ["landing"]),
-    leadHeelUp: between("lead", "heelUp", ["landing", "heelDown"]), trailHeelUp: between("trail", "heelUp", ["landing", "heelDown"]),
+    leadAir: inAir("lead"), trailAir: inAir("trail"), leadHeelUp: heelUp("lead"), trailHeelUp: heelUp("trail"),
   };
 }
 

@@ -36,14 +36,8 @@ export function series(m: Motion, rep: Rep, shares: readonly Float64Array[]): Re
   const trail = place("trail");
   const middle = (lead[a]! + trail[a]!) / 2;
   const inAir = (foot: "lead" | "trail") => times.map((t) => (rep.air[foot].some(([from, to]) => t > from && t < to) ? 1 : 0));
-  const heelUp = (foot: "lead" | "trail") => {
-    const up = rep.footEvents.filter((e) => e.foot === foot && e.event === "heelUp").map((e) => e.ms);
-    const land = rep.footEvents.filter((e) => e.foot === foot && (e.event === "landing" || e.event === "heelDown")).map((e) => e.ms);
-    return times.map((t) => {
-      const since = Math.max(-Infinity, ...up.filter((u) => u <= t));
-      return Number.isFinite(since) && !land.some((l) => l > since && l <= t) ? 1 : 0;
-    });
-  };
+  const footTimes = (foot: "lead" | "trail", ...events: string[]) => rep.footEvents.filter((e) => e.foot === foot && events.includes(e.event)).map((e) => e.ms);
+  const heelUp = (foot: "lead" | "trail") => begun(times, footTimes(foot, "heelUp"), footTimes(foot, "landing", "heelDown"));
   return {
     t: times.map(round),
     leadShare: Array.from(rep.leadShare, round),
@@ -61,4 +55,12 @@ export function series(m: Motion, rep: Rep, shares: readonly Float64Array[]): Re
   };
 }
 
-const round = (v: number) => Math.round(v * 100) / 100;
+/** 1 at each of `times` that comes after a beginning and before the end that follows it, else 0. */
+export const begun = (times: readonly number[], begins: readonly number[], ends: readonly number[]): number[] =>
+  times.map((t) => {
+    const since = Math.max(-Infinity, ...begins.filter((b) => b <= t));
+    return Number.isFinite(since) && !ends.some((e) => e > since && e <= t) ? 1 : 0;
+  });
+
+/** To a hundredth, as series are kept. */
+export const round = (v: number): number => Math.round(v * 100) / 100;

@@ -1,6 +1,6 @@
 import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, BEND_KEPT, CAUTIONS, fault, HIPS_NOT_TOLD, must, PHONE, RULES, should, vary } from "../parts";
 
 const good = vary(swing, { gap: 44, size: 0.75, back: 0.95, down: 0.3, share: { loaded: 24, top: 48, impact: 76, finish: 90 }, heel: { address: 8, upAt: 0.78, finish: 50, lift: 0.14 }, depth: { address: 48, top: 38, impact: 38 }, bend: { impact: 30 }, tilt: { impact: 9 } });
 
@@ -28,11 +28,11 @@ export const drill: Drill = {
       faults: [fault("jumps", "Heel jumps", "trail-heel-up-at", "The trail heel is up before the hands are halfway down.", good({ heel: { upAt: 0.1 } }))],
     },
     {
-      id: "whole-dtl", name: "Seen from behind", view: "down-the-line", main: true, rules: RULES.swing, onProp: "trail", actions: [], note: "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.",
+      id: "whole-dtl", name: "Seen from behind", view: "down-the-line", main: true, rules: RULES.swing, onProp: "trail", actions: [], note: HIPS_NOT_TOLD,
       checks: [
         should({ measure: "hipsToBall", name: "Hips keep off the ball", band: [null, 3], target: -2, fault: 7, phase: "impact", above: ["Keep the heel down", "The heel holds the hips back."] }),
         advice({ measure: "trailKneeTowardBall", name: "Trail knee not at the ball", band: [null, 6], target: 2, fault: 12, phase: "downswing feet", above: ["Knee to the target", "The trail knee goes along, not out."] }),
-        should({ measure: "bendChange", name: "Bend kept", band: [-9, 12], target: -1, fault: -16, phase: "impact", below: ["Stay bent over", "Keep the chest over the ball."], above: ["Chest stays up", "Do not dive at the ball."] }),
+        BEND_KEPT,
       ],
       target: good(),
       faults: [fault("to-the-ball", "Hips toward the ball", "hips-to-ball", "The rear edge of the hips comes nearer the ball.", good({ depth: { top: 52, impact: 90 }, bend: { impact: 20 }, heel: { upAt: 0.2 } }))],

@@ -1,7 +1,7 @@
 import { cycle, type CycleOptions } from "../../figure/scripts/cycle";
 import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, must, PHONE, RULES, should, vary } from "../parts";
 
 const base = {
   gap: 36, size: 0.8, back: 1, down: 0.3, share: { loaded: 30, top: 46, impact: 66, finish: 86 }, tilt: { address: 3, top: 5, impact: 9 }, depth: { address: 50, top: 38, impact: 36 }, knees: { trailTop: -24 }, hold: 0.8,
@@ -40,6 +40,6 @@ export const drill: Drill = {
     { id: "slow-fo", name: "Slow, no club", view: "face-on", main: false, rules: { ...RULES.cycle, slow: true }, actions: [], checks: [], target: slow(), note: "A rehearsal: heel and toe are a feel; insoles measure them." },
     { id: "back-fo", name: "Back only", view: "face-on", main: false, rules: RULES.swing, centred: true, actions: [], checks: [sway, head, kneeOut, kneeIn, chest], target: good(), faults: [swaying] },
     { id: "joined-fo", name: "Joined", view: "face-on", main: true, rules: RULES.swing, centred: true, actions: [], checks: [sway, head, slide, kneeOut, kneeIn, chest], target: good(), faults: [swaying, sliding] },
-    { id: "joined-dtl", name: "Joined, seen from behind", view: "down-the-line", main: true, rules: RULES.swing, actions: [], note: "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.", checks: wall, target: good(), faults: [fault("to-the-ball", "Hips toward the ball", "hips-to-ball", "The rear edge of the hips comes nearer the ball at the strike.", good({ depth: { top: 40, impact: 88 }, bend: { impact: 18 } }))] },
+    { id: "joined-dtl", name: "Joined, seen from behind", view: "down-the-line", main: true, rules: RULES.swing, actions: [], note: HIPS_NOT_TOLD, checks: wall, target: good(), faults: [fault("to-the-ball", "Hips toward the ball", "hips-to-ball", "The rear edge of the hips comes nearer the ball at the strike.", good({ depth: { top: 40, impact: 88 }, bend: { impact: 18 } }))] },
   ],
 };

@@ -1,6 +1,6 @@
 import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, PHONE, RULES, should, vary } from "../parts";
+import { BEND_KEPT, CAUTIONS, fault, HIPS_NOT_TOLD, PHONE, RULES, should, vary } from "../parts";
 
 const good = vary(swing, { gap: 44, size: 0.8, back: 0.95, down: 0.3, share: { loaded: 26, top: 48, impact: 74, finish: 88 }, depth: { address: 50, top: 36, impact: 34 }, bend: { address: 32, top: 32, impact: 31 }, tilt: { address: 3, top: 3, impact: 9 } });
 
@@ -18,11 +18,11 @@ export const drill: Drill = {
   asked: ["How often did you lose the wall?"], styles: { drives: "trail drives" }, helps: { thin: 2 },
   stages: [
     {
-      id: "whole-dtl", name: "Seen from behind", view: "down-the-line", main: true, rules: RULES.swing, actions: [], note: "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.",
+      id: "whole-dtl", name: "Seen from behind", view: "down-the-line", main: true, rules: RULES.swing, actions: [], note: HIPS_NOT_TOLD,
       checks: [
         should({ measure: "hipsToBall", name: "Hips keep off the ball", band: [null, 2], target: -3, fault: 6, phase: "impact", above: ["Stay on the wall", "Let the lead side of your seat find the wall."] }),
         should({ measure: "hipsToBallTop", name: "Hips keep off the ball, top", band: [null, 1], target: -3, fault: 5, phase: "top", above: ["Trail side stays back", "Turn the trail side along the wall."] }),
-        should({ measure: "bendChange", name: "Bend kept", band: [-9, 12], target: -1, fault: -16, phase: "impact", below: ["Stay bent over", "Keep the chest over the ball."], above: ["Chest stays up", "Do not dive at the ball."] }),
+        BEND_KEPT,
       ],
       target: good(),
       faults: [fault("to-the-ball", "Hips toward the ball", "hips-to-ball", "The rear edge of the hips comes nearer the ball.", good({ depth: { top: 52, impact: 88 }, bend: { impact: 20 } }))],

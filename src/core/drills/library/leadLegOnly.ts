@@ -1,6 +1,6 @@
 import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, must, PHONE, RULES, should, vary } from "../parts";
 
 const good = vary(swing, {
   gap: 24, stagger: 12, size: 0.5, back: 0.9, down: 0.28, club: "wedge" as const, hold: 1, share: { address: 88, loaded: 80, top: 84, impact: 90, finish: 94 }, heel: { address: 38, upAt: 0.9, finish: 44 },
@@ -34,7 +34,7 @@ export const drill: Drill = {
     },
     {
       id: "whole-dtl", name: "Seen from behind", view: "down-the-line", main: true, rules: RULES.swing, onProp: "trail", actions: [],
-      note: "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.",
+      note: HIPS_NOT_TOLD,
       checks: [should({ measure: "hipsToBall", name: "Hip goes back", band: [null, -1], target: -5, fault: 2, phase: "impact", above: ["Hip back", "Let the lead back pocket go behind you."] })],
       target: good({ depth: { top: 44, impact: 28 } }),
       faults: [fault("to-the-ball", "Hips toward the ball", "hips-to-ball", "The rear edge of the hips comes nearer the ball.", good({ depth: { top: 50, impact: 84 }, bend: { impact: 18 } }))],
