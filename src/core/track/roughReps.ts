@@ -24,7 +24,7 @@ const SHORTEST = 0.15;
 const LEVEL = 15;
 /** Hips that go farther than this on the way down are walking; share of stature. */
 const STAYS = 0.2;
-/** Arms that seem to rise for no longer than this on their way through have not, ms. */
+/** Arms that seem to rise for no longer than this on their way through have not, nor are they highest where they are so for less, ms. */
 const JITTER_MS = 70;
 /** A golfer less present than this in a frame says nothing. */
 const PRESENT = 0.5;
@@ -39,6 +39,8 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
   const { times, presence } = track;
   const n = times.length;
   const { raised, guessed } = armRaise(track);
+  const frameMs = n > 1 ? (times[n - 1]! - times[0]!) / (n - 1) : 0;
+  const steady = runningMedian(guessed, Math.round(JITTER_MS / Math.max(frameMs, 1))).map((v, k) => (Number.isNaN(raised[k]!) ? NaN : v));
   const stays = STAYS * statureInPx(track);
   const out: RoughRep[] = [];
   let i = 0;
@@ -56,10 +58,10 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
     }
     i = to + 1;
     const bottom = lowest(raised, from, to);
-    const top = peakBefore(raised, times, from);
-    if (top < 0 || raised[top]! < RAISED) continue;
+    const top = peakBefore(raised, steady, times, from);
+    if (top < 0 || steady[top]! < RAISED) continue;
     let turned = top;
-    while (turned > 0 && raised[turned - 1]! > raised[top]! - LEVEL) turned--;
+    while (turned > 0 && steady[turned - 1]! > steady[top]! - LEVEL) turned--;
     if (((times[from]! + times[to]!) / 2 - times[turned]!) / 1000 < SHORTEST || wayOfHips(track, top, bottom) > stays) continue;
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
@@ -108,11 +110,11 @@ function lowest(x: Float64Array, from: number, to: number): number {
 }
 
 /** The arms' highest instant before a frame: back in time for as long as they do not hang again. */
-function peakBefore(x: Float64Array, times: Float64Array, from: number): number {
+function peakBefore(raised: Float64Array, steady: Float64Array, times: Float64Array, from: number): number {
   let best = -1;
   for (let i = from - 1; i >= 0 && (times[from]! - times[i]!) / 1000 < LONGEST; i--) {
-    if (x[i]! < HANGING) break;
-    if (!Number.isNaN(x[i]!) && (best < 0 || x[i]! > x[best]!)) best = i;
+    if (raised[i]! < HANGING) break;
+    if (!Number.isNaN(steady[i]!) && (best < 0 || steady[i]! > steady[best]!)) best = i;
   }
   return best;
 }
