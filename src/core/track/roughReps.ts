@@ -1,4 +1,4 @@
-import { runningMedian } from "../maths/stats";
+import { median, runningMedian } from "../maths/stats";
 import { statureInPx } from "./bodySize";
 import { midHands } from "./midHands";
 import { at, POINT, type Track } from "./track";
@@ -24,7 +24,7 @@ const SHORTEST = 0.15;
 const LEVEL = 15;
 /** Hips that go farther than this on the way down are walking; share of stature. */
 const STAYS = 0.2;
-/** Arms that seem to rise for no longer than this on their way through have not, nor are they highest where they are so for less, ms. */
+/** Arms that seem to rise for no longer than this have not, ms. */
 const JITTER_MS = 70;
 /** A golfer less present than this in a frame says nothing. */
 const PRESENT = 0.5;
@@ -39,8 +39,7 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
   const { times, presence } = track;
   const n = times.length;
   const { raised, guessed } = armRaise(track);
-  const frameMs = n > 1 ? (times[n - 1]! - times[0]!) / (n - 1) : 0;
-  const steady = runningMedian(guessed, Math.round(JITTER_MS / Math.max(frameMs, 1))).map((v, k) => (Number.isNaN(raised[k]!) ? NaN : v));
+  const jumped = jumps(raised, times);
   const stays = STAYS * statureInPx(track);
   const out: RoughRep[] = [];
   let i = 0;
@@ -58,10 +57,10 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
     }
     i = to + 1;
     const bottom = lowest(raised, from, to);
-    const top = peakBefore(raised, steady, times, from);
-    if (top < 0 || steady[top]! < RAISED) continue;
+    const top = peakBefore(raised, jumped, times, from);
+    if (top < 0 || raised[top]! < RAISED) continue;
     let turned = top;
-    while (turned > 0 && steady[turned - 1]! > steady[top]! - LEVEL) turned--;
+    while (turned > 0 && raised[turned - 1]! > raised[top]! - LEVEL) turned--;
     if (((times[from]! + times[to]!) / 2 - times[turned]!) / 1000 < SHORTEST || wayOfHips(track, top, bottom) > stays) continue;
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
@@ -109,12 +108,19 @@ function lowest(x: Float64Array, from: number, to: number): number {
   return best;
 }
 
+/** Whether a frame has the arms far above those around it, as hands that the network loses on their quick way down do. */
+function jumps(x: Float64Array, times: Float64Array): (i: number) => boolean {
+  const frameMs = (times[times.length - 1]! - times[0]!) / Math.max(1, times.length - 1);
+  const half = Math.round(JITTER_MS / Math.max(frameMs, 1));
+  return (i) => x[i]! - median(x.slice(Math.max(0, i - half), i + half + 1).filter((v) => !Number.isNaN(v))) > LEVEL;
+}
+
 /** The arms' highest instant before a frame: back in time for as long as they do not hang again. */
-function peakBefore(raised: Float64Array, steady: Float64Array, times: Float64Array, from: number): number {
+function peakBefore(x: Float64Array, jumped: (i: number) => boolean, times: Float64Array, from: number): number {
   let best = -1;
   for (let i = from - 1; i >= 0 && (times[from]! - times[i]!) / 1000 < LONGEST; i--) {
-    if (raised[i]! < HANGING) break;
-    if (!Number.isNaN(steady[i]!) && (best < 0 || steady[i]! > steady[best]!)) best = i;
+    if (x[i]! < HANGING) break;
+    if (!Number.isNaN(x[i]!) && (best < 0 || x[i]! > x[best]!) && !jumped(i)) best = i;
   }
   return best;
 }
