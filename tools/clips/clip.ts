@@ -45,6 +45,8 @@ export interface ClipSpec {
   golfer: { name: string; stature: number; sex: "female" | "male"; hand: "left" | "right"; build: number };
   /** A drill's id, or none. */
   drill: string;
+  /** A stage of the drill, where it is not the main one of its view. */
+  stage?: string;
   view: View;
   script: MovementScript;
   outfit: Outfit;

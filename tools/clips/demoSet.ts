@@ -1,6 +1,7 @@
 import { doubleStep, type DoubleStepOptions } from "../../src/core/figure/scripts/doubleStep";
 import { swing } from "../../src/core/figure/scripts/swing";
 import type { MovementScript } from "../../src/core/figure/script";
+import { seeded, type Seeded } from "../../src/core/maths/seeded";
 import type { ClipSpec } from "./clip";
 import type { Outfit } from "./golferMesh";
 
@@ -27,7 +28,17 @@ export const DEMO: ClipSpec[] = [
   step("double-step-left", "A left-hander, seen the other way round.", { still: 0.9, back: 1.04 }, 27, { golfer: MAREK, outfit: OUTFITS.marek!, place: "hall", camera: { ...HOME, distance: 430, roll: -0.8, yaw: -2 } }),
   step("double-step-good-tall", "Good again, by another golfer at a carport net.", { leadStep: 9, trailStep: -8, loadedShare: 16, gap: 23 }, 28, { golfer: TOBIN, outfit: OUTFITS.tobin!, place: "carport", camera: { ...HOME, distance: 380, height: 120, roll: 0.2, yaw: 3 } }),
   clip("normal-swing", "An ordinary swing with quiet feet.", "none", swing(), 29),
+  ...Array.from({ length: 5 }, (_, k) => clip(`five-swings-${k + 1}`, "One of five swings as she always makes them: the hips go with the weight.", "none", swaying(seeded(500 + k)), 30 + k)),
 ];
+
+/** Inka's own swing, no two alike: the hips leave their place going back, and not all of the weight comes across in time. */
+function swaying(r: Seeded): MovementScript {
+  const about = (middle: number, spread: number) => middle + spread * r.normal();
+  return swing({
+    still: about(0.6, 0.05), back: about(0.88, 0.03), down: about(0.27, 0.008), gap: about(43, 1),
+    share: { loaded: about(12, 2), top: about(44, 2), impact: about(60, 3), finish: about(86, 2) }, tilt: { address: 3, top: about(-6, 1), impact: about(10, 1) },
+  });
+}
 
 function step(id: string, about: string, options: Partial<DoubleStepOptions>, seed: number, other: Partial<ClipSpec> = {}): ClipSpec {
   return clip(id, about, "double-step", doubleStep(options), seed, other);

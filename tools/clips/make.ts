@@ -106,6 +106,6 @@ function truthFile(spec: ClipSpec) {
       joints: Object.fromEntries(Object.entries(joints).map(([name, at]) => [name, { px: cam.project(toWorld(at, spec.golfer.hand)).map((x) => round(x)), cm: at.map((x) => round(x, 2)) }])),
     };
   });
-  const { id, about, golfer, drill, view, place, light, camera, passer, seed } = spec;
-  return { id, about, golfer, drill, view, place, light: light ?? "day", camera, passer: passer ?? null, loose: spec.outfit.loose ?? 1, seed, reps, perFrame };
+  const { id, about, golfer, drill, stage, view, place, light, camera, passer, seed } = spec;
+  return { id, about, golfer, drill, stage, view, place, light: light ?? "day", camera, passer: passer ?? null, loose: spec.outfit.loose ?? 1, seed, reps, perFrame };
 }

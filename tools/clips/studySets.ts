@@ -7,11 +7,11 @@ import { FIT_GOLFERS, outfit, REPORT_GOLFERS } from "./people";
 /** The study's clips: a set to fit on, a set to report on (other bodies, other clothes), and a set of spoiled clips. */
 
 type Fold = "fit" | "report";
-const PLACES: readonly Place[] = ["range", "hall", "carport", "room"];
+export const PLACES: readonly Place[] = ["range", "hall", "carport", "room"];
 const between = (r: Seeded, low: number, high: number) => low + (high - low) * r.uniform();
 
 /** A phone within the conditions that the figures are promised for: view within 5°, 3 to 5 m, 720p at 60 pictures a second. */
-function ordinaryPhone(r: Seeded, stature: number): PhoneCamera {
+export function ordinaryPhone(r: Seeded, stature: number): PhoneCamera {
   const portrait = r.uniform() < 0.25;
   const fov = between(r, 60, 75);
   // Far enough for the whole body and the club, as the setting-up asks for.

@@ -40,7 +40,7 @@ export const pairOf = ({ id, truth }: TruthClip, value: number, u: number | null
 
 /** How the clip's reps go: its drill's stage says, else the script's own traits. */
 export function rulesOf(truth: Truth): RepRules {
-  if (truth.drill !== "none") return findStage(truth.drill).stage.rules;
+  if (truth.drill !== "none") return findStage(truth.drill, truth.stage).stage.rules;
   const [rep] = truth.reps;
   return {
     kind: rep!.kind, clubAhead: rep!.clubAhead ?? false, movingStart: rep!.movingStart ?? false, hipsOnly: rep!.hipsOnly ?? false, slow: rep!.slow ?? false,
@@ -56,7 +56,7 @@ export function compare(clip: TruthClip, change: Partial<AnalyseOptions> = {}): 
   const track = clip.track();
   const began = performance.now();
   const analysis = analyse(track, {
-    golfer: { statureCm: truth.golfer.stature, hand: truth.golfer.hand }, drill: truth.drill, view: truth.view, rules: rulesOf(truth), ...change,
+    golfer: { statureCm: truth.golfer.stature, hand: truth.golfer.hand }, drill: truth.drill, ...(truth.stage ? { stage: truth.stage } : {}), view: truth.view, rules: rulesOf(truth), ...change,
   });
   const ms = performance.now() - began;
   const left = new Set(analysis.reps);

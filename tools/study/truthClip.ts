@@ -26,6 +26,8 @@ export interface Truth {
   id: string;
   about: string;
   drill: string;
+  /** Absent = the main stage of the view. */
+  stage?: string;
   view: "face-on" | "down-the-line";
   place: string;
   light: string;

@@ -1,6 +1,7 @@
 import type { Check, Drill } from "../drills";
 import { STYLES, type StyleId } from "../drills/drill";
 import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import { findStyle } from "./styles";
 
 /** Why two drills pull against each other. */
 export type Conflict =
@@ -8,7 +9,8 @@ export type Conflict =
   | { kind: "style"; style: StyleId; own: string; other: string };
 
 const inside = (v: number, [lo, hi]: Check["band"]) => v >= (lo ?? -Infinity) && v <= (hi ?? Infinity);
-const overlap = (a: Check["band"], b: Check["band"]) => Math.max(a[0] ?? -Infinity, b[0] ?? -Infinity) <= Math.min(a[1] ?? Infinity, b[1] ?? Infinity);
+/** Whether some value lies in both bands. */
+export const overlap = (a: Check["band"], b: Check["band"]) => Math.max(a[0] ?? -Infinity, b[0] ?? -Infinity) <= Math.min(a[1] ?? Infinity, b[1] ?? Infinity);
 
 /**
  * Two drills pull against each other when for one measure their bands do not overlap, or each one's target lies outside the
@@ -31,14 +33,8 @@ export function conflicts(a: Drill, b: Drill): Conflict[] {
   return out;
 }
 
-/** What each question of style is about, in words. */
-export const STYLE_WORDS: Record<StyleId, string> = {
-  loading: "how the weight goes back", weightAtTop: "where the weight is at the top", leads: "what leads the way down", drives: "which side drives the way through",
-  trailFoot: "what the trail foot does through the strike", pressesBack: "what the trail foot presses going back",
-};
-
 const range = ([lo, hi]: Check["band"], unit: string) => (lo !== null && hi !== null ? `${lo} to ${hi} ${unit}` : lo !== null ? `${lo} ${unit} or more` : `${hi} ${unit} or less`);
 
 /** One conflict as a sentence about two named drills. */
 export const conflictWords = (c: Conflict, own: string, other: string): string =>
-  c.kind === "band" ? `${c.name}: ${own} wants ${range(c.own, c.unit)}, ${other} ${range(c.other, c.unit)}.` : `${own} and ${other} take opposite sides on ${STYLE_WORDS[c.style]}: ${c.own}, and ${c.other}.`;
+  c.kind === "band" ? `${c.name}: ${own} wants ${range(c.own, c.unit)}, ${other} ${range(c.other, c.unit)}.` : `${own} and ${other} take opposite sides on ${findStyle(c.style).about}: ${c.own}, and ${c.other}.`;

@@ -116,6 +116,9 @@ export interface Gear {
   instead: readonly string[];
 }
 
+export const CLUBS = ["iron", "driver"] as const;
+export type Club = (typeof CLUBS)[number];
+
 export interface Drill {
   /** Slug; also the name of its file. */
   id: string;
@@ -138,6 +141,8 @@ export interface Drill {
   setUp: readonly string[];
   /** Places of feet, ball, club and phone. */
   at: { feet: string; ball: string; club: string; phone: string };
+  /** Its bands are those of one sort of club. */
+  club?: Club;
   cautions: readonly string[];
   dose: Dose;
   /** What the golfer is asked after the bout, because no picture tells it. */

@@ -2,7 +2,9 @@ import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, t
 import type { RepSeries } from "../../core/analyse";
 import type { ActionVerdict, CheckVerdict } from "../../core/judge/verdict";
 import type { Problem } from "../../core/scene/scene";
+import { STANCES } from "../../core/choose/reach";
 import type { Drill } from "../../core/drills";
+import type { Styles } from "../../core/drills/drill";
 
 const id = () => text("id").primaryKey();
 const created = () => timestamp("created_at", { withTimezone: true }).notNull().defaultNow();
@@ -14,6 +16,14 @@ export const golfer = pgTable("golfer", {
   statureCm: doublePrecision("stature_cm").notNull(),
   units: text("units", { enum: ["cm", "inch"] }).notNull(),
   keepFilm: boolean("keep_film").notNull().default(true),
+  /** Fingertip to fingertip; null until it has been asked for. */
+  armSpanCm: doublePrecision("arm_span_cm"),
+  /** Which foot stands ahead; null until the three stances were compared. */
+  stance: text("stance", { enum: STANCES }),
+  /** Sides chosen on the questions of style; those left out follow the usual or the golfer's swings. */
+  styles: jsonb("styles").$type<Styles>().notNull().default({}),
+  /** The drills whose cautions have been read, with when. */
+  cautionsRead: jsonb("cautions_read").$type<Record<string, string>>().notNull().default({}),
   /** Made up, for trying the program out. */
   sample: boolean("sample").notNull().default(false),
   createdAt: created(),
@@ -26,12 +36,23 @@ export const session = pgTable("session", {
   place: text("place"),
 }, (t) => [index("session_golfer").on(t.golferId, t.startedAt)]);
 
-/** A drill as it stood when reps were judged by it. */
+/** A golfer's own copy of a drill: its latest version is the one in use. */
+export const ownDrill = pgTable("own_drill", {
+  id: id(),
+  golferId: text("golfer_id").notNull().references(() => golfer.id),
+  basedOn: text("based_on").notNull(),
+  createdAt: created(),
+  /** In the bin since then; reps keep it. */
+  removedAt: timestamp("removed_at", { withTimezone: true }),
+}, (t) => [index("own_drill_golfer").on(t.golferId)]);
+
+/** A drill as it stood when reps were judged by it; of an own drill every version that was kept. */
 export const drillVersion = pgTable("drill_version", {
   id: id(),
   drillId: text("drill_id").notNull(),
   version: integer("version").notNull(),
   definition: jsonb("definition").$type<Drill>().notNull(),
+  createdAt: created(),
 }, (t) => [uniqueIndex("drill_version_of").on(t.drillId, t.version)]);
 
 export const bout = pgTable("bout", {

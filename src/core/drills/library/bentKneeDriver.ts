@@ -14,6 +14,7 @@ export const drill: Drill = {
   notWhen: ["A sore trail knee."],
   setUp: ["Hold the driver with the hands wide apart.", "One: wind up over the middle, trail knee still bent.", "Two: the butt end points to the trail foot; feel the front of that foot.", "Three: over to the lead foot. Stop after each at first, then join them."],
   at: { feet: "A little wider than usual.", ball: "Inside the lead heel, or none.", club: "Hands split on the grip.", phone: PHONE.faceOn },
+  club: "driver",
   cautions: CAUTIONS,
   dose: { school: "single focus", sets: 2, reps: 6 },
   asked: [], then: "heel-toe-swap", styles: { loading: "centred", pressesBack: "heel" }, helps: { sway: 3 },

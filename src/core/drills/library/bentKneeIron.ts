@@ -13,6 +13,7 @@ export const drill: Drill = {
   notWhen: ["Somebody or something stands ahead of you."],
   setUp: ["Hold the iron with the hands apart.", "Wind up over the middle, trail knee still bent.", "Point the butt end at the lead foot on the way down.", "Carry on with a pace toward the target."],
   at: { feet: "Your usual stance; nothing ahead for two paces.", ball: "In the middle.", club: "Hands split on the grip.", phone: PHONE.faceOn },
+  club: "iron",
   cautions: [...CAUTIONS, "Two paces of free ground ahead of you."],
   dose: { school: "short sets", sets: 2, reps: 6 },
   asked: [], styles: { loading: "centred" }, helps: { endsOnTrail: 2 },
