@@ -24,7 +24,7 @@ const GOLFERS = [
 
 /** A small club by a canal, a carport net and a village hall that nobody else wants in November. */
 const BOUTS: Bout[] = [
-  { golfer: "inka", at: "2026-11-20T16:05:00Z", place: "Towpath Nine", drill: "none", clips: ["normal-swing"] },
+  { golfer: "inka", at: "2026-11-20T16:05:00Z", place: "Towpath Nine", drill: "normal-swing", clips: [1, 2, 3, 4, 5].map((k) => `five-swings-${k}`) },
   { golfer: "inka", at: "2026-11-20T16:20:00Z", place: "Towpath Nine", drill: "double-step", clips: ["double-step-hands-first", "double-step-too-big", "double-step-no-weight"] },
   { golfer: "inka", at: "2026-11-22T15:40:00Z", place: "Towpath Nine", drill: "double-step", clips: ["double-step-sways", "double-step-lead-late", "double-step-good", "normal-swing"] },
   { golfer: "tobin", at: "2026-11-21T18:10:00Z", place: "carport net", drill: "double-step", clips: ["double-step-good-tall"] },

@@ -1,11 +1,6 @@
-import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import { drillsFor, SYMPTOM_ROWS } from "../../src/core/choose/symptoms";
-
-async function accessible(page: Page) {
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(", ")}`)).toEqual([]);
-}
+import { accessible } from "./accessible";
 
 test("from every complaint to its drill in three steps, by pointer", async ({ page }) => {
   for (const symptom of SYMPTOM_ROWS) {

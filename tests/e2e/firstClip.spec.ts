@@ -1,36 +1,31 @@
 import { execFileSync } from "node:child_process";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
-import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test } from "@playwright/test";
 import type { AnalysisJson } from "../../src/core/formats/analysisJson";
 import { readTrack } from "../../src/core/formats/trackFile";
 import { STRIDE } from "../../src/core/track/track";
+import { accessible } from "./accessible";
 
 test.describe.configure({ mode: "serial" });
 
 const CLIP = "demo/clips/double-step-lead-late.mp4";
 let repPath = "";
 
-async function accessible(page: Page) {
-  const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(", ")}`)).toEqual([]);
-}
-
 test("begins with three answers", async ({ page }) => {
   await page.goto("/");
   await expect(page).toHaveURL(/\/begin$/);
   await accessible(page);
   await page.getByLabel("How tall are you?").fill("300");
-  await page.getByRole("button", { name: "Read a clip" }).click();
+  await page.getByRole("button", { name: "Read my swings" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "Between 120 and 220 cm" })).toBeVisible();
   await page.getByLabel("How tall are you?").fill("");
-  await page.getByRole("button", { name: "Read a clip" }).click();
+  await page.getByRole("button", { name: "Read my swings" }).click();
   await expect(page.getByText("Say how tall you are.")).toBeVisible();
   await page.getByLabel("How tall are you?").fill("170");
   await page.getByRole("radio", { name: "Right" }).click();
-  await page.getByRole("button", { name: "Read a clip" }).click();
-  await expect(page).toHaveURL(/\/read$/);
+  await page.getByRole("button", { name: "Read my swings" }).click();
+  await expect(page).toHaveURL(/\/read\?drill=normal-swing$/);
 });
 
 test("a clip goes in, a judged rep comes out, and is still there after a reload", async ({ page }) => {

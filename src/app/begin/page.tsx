@@ -1,16 +1,21 @@
 import type { Metadata } from "next";
-import { begin } from "@/app/golferActions";
+import { begin, tryWithoutCamera } from "@/app/golferActions";
 import { GolferForm } from "@/ui/golfer/golferForm";
+import { Button } from "@/ui/kit/button";
 
 export const metadata: Metadata = { title: "Begin" };
 
 export default function BeginPage() {
   return (
     <>
-      <h1 className="mt-8 mb-2 text-[46px]">How do you begin?</h1>
-      <p className="mb-8 max-w-[480px] text-[17px]">Three answers, then film a rep from the front with your phone&rsquo;s own camera and read the clip here.</p>
-      <GolferForm initial={{ name: "You", hand: "right", statureCm: 175, units: "cm", keepFilm: true }} submit="Read a clip" action={begin} naming={false} />
-      <p className="mt-4 max-w-[480px] text-[15px] text-ink-2">Taken for now: an iron, the phone in front of you. Films and numbers stay on this computer.</p>
+      <h1 className="mt-8 mb-6 text-[46px] leading-none">How do you want to begin?</h1>
+      <form action={tryWithoutCamera} className="max-w-[480px]">
+        <Button type="submit" className="min-h-14 w-full text-[20px]">Try without a camera</Button>
+        <p className="mt-2 text-[15px] text-ink-2">A made-up golfer, Inka. Her clip is read here, by the same network as yours will be; her first verdict comes within a minute.</p>
+      </form>
+      <h2 className="mt-10 mb-5 text-[29px]">Or film yourself: three answers</h2>
+      <GolferForm initial={{ name: "You", hand: "right", statureCm: 175, units: "cm", keepFilm: true }} submit="Read my swings" action={begin} naming={false} />
+      <p className="mt-4 max-w-[480px] text-[15px] text-ink-2">Next: five normal swings, filmed from in front with your phone&rsquo;s own camera. They pick your first drill. Taken for now: an iron. Films and numbers stay on this computer.</p>
     </>
   );
 }

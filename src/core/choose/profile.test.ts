@@ -21,6 +21,10 @@ describe("five own swings", () => {
     expect(profile.suggestions[0]).toMatchObject({ drill: { id: "heel-toe-swap" }, because: [{ measure: "pelvisSway" }], against: [] });
   });
 
+  it("begin with what goes wrong first, however far off the rest is", () => {
+    expect(profileOf(five({ pelvisSlide: [16, 0.6], pelvisSway: [8, 0.6], leadShareFinish: [40, 3] }), ASK).findings.map((f) => f.measure)).toEqual(["pelvisSway", "pelvisSlide", "leadShareFinish"]);
+  });
+
   it("suggest nothing for what is inside, hardly outside, or seen once", () => {
     expect(firstOf({ pelvisSway: [3, 0.7] })).toBeUndefined();
     const doubtful = profileOf(five({ pelvisSway: [6, 0.7] }), ASK);

@@ -1,5 +1,5 @@
 import { bandFor, DRILLS, type Check, type Drill } from "../drills";
-import type { Club, StyleId, Styles, SymptomId } from "../drills/drill";
+import { PHASES, type Club, type Phase, type StyleId, type Styles, type SymptomId } from "../drills/drill";
 import type { Measured } from "../judge/verdict";
 import { deviation, mean } from "../maths/stats";
 import { MEASURE_IDS, type MeasureId } from "../measures/catalogue";
@@ -23,6 +23,8 @@ export interface Finding extends Averaged {
   measure: MeasureId;
   band: readonly [number | null, number | null];
   side: "below" | "above";
+  /** Where in the chain of causes it stands. */
+  phase: Phase;
   /** Distance from the band over that of the fault which the drills name: 1 = as far off as the fault. */
   farAs: number;
   /** Outside by more than twice its uncertainty; else it may be inside. */
@@ -42,7 +44,7 @@ export interface Suggestion {
 export interface Profile {
   swings: number;
   measures: Partial<Record<MeasureId, Averaged>>;
-  /** What is outside, the farthest first, what is sure before what is not. */
+  /** What is outside: what is sure first, then the earliest in the chain of causes (as with a rep's cue), then the farthest. */
   findings: Finding[];
   /** What was looked at and lies inside. */
   inside: MeasureId[];
@@ -103,7 +105,7 @@ function findings(measures: Profile["measures"], { statureCm, club }: ProfileAsk
     if (finding) outside.push(finding);
     else inside.push(measure);
   }
-  return { outside: outside.sort((a, b) => Number(b.sure) - Number(a.sure) || b.farAs - a.farAs), inside };
+  return { outside: outside.sort((a, b) => Number(b.sure) - Number(a.sure) || PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase) || b.farAs - a.farAs), inside };
 }
 
 /**
@@ -124,7 +126,7 @@ function outsideAll(measure: MeasureId, average: Averaged, checks: readonly Chec
     const k = c.scales[end] ? statureCm / 178 : 1;
     // The fault may be named on the other side of the band: then its distance from the target counts on this one.
     const fault = Math.sign(c.target - c.fault) === sign ? c.fault : 2 * c.target - c.fault;
-    return { ...average, measure, band, side, farAs: by / Math.abs(k * fault - limit), sure: by > 2 * average.u, symptom: SYMPTOM_ROWS.find((s) => s.shownBy.includes(measure))?.id ?? null };
+    return { ...average, measure, band, side, phase: c.phase, farAs: by / Math.abs(k * fault - limit), sure: by > 2 * average.u, symptom: SYMPTOM_ROWS.find((s) => s.shownBy.includes(measure))?.id ?? null };
   }
   return null;
 }

@@ -22,6 +22,22 @@ export async function chooseGolfer(id: string): Promise<void> {
   (await cookies()).set(COOKIE, id, { sameSite: "strict", httpOnly: true, path: "/", maxAge: 10 * 365 * 86400 });
 }
 
+/** The made-up golfer for trying the program out: one that is there, else a new one. */
+export async function sampleGolfer(db: Db): Promise<string> {
+  const known = (await listGolfers(db)).find((g) => g.sample);
+  if (known) return known.id;
+  const id = randomUUID();
+  await db.insert(golfer).values({ id, ...SAMPLE, sample: true });
+  return id;
+}
+
+const SAMPLE: GolferAnswers = { name: "Inka Sorrel", hand: "right", statureCm: 170, units: "cm", keepFilm: true };
+
+/** What a golfer's page and drills keep of them, one thing at a time. */
+export async function keepOfGolfer(db: Db, id: string, change: Partial<Pick<Golfer, "armSpanCm" | "stance" | "styles" | "cautionsRead">>): Promise<void> {
+  await db.update(golfer).set(change).where(eq(golfer.id, id));
+}
+
 export async function saveGolfer(db: Db, id: string | null, form: GolferAnswers): Promise<string> {
   if (id === null) {
     const made = randomUUID();

@@ -4,6 +4,7 @@ import type { Measured, Verdict } from "../../core/judge/verdict";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { groups, toMeasured } from "./rows";
 
 export interface RepCard {
   id: string;
@@ -132,18 +133,10 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     captureFps: row.rep.captureFps,
     problems: row.rep.problems,
     events: events.map(({ name, foot, t, u }) => ({ name, foot, t, u })),
-    measures: Object.fromEntries(measures.map((m) => [m.measureId, {
-      value: m.value, u: m.u, unit: m.unit, state: m.state, ...(m.reason ? { reason: m.reason } : {}), ...(m.at === null ? {} : { at: m.at }),
-    }])),
+    measures: Object.fromEntries(measures.map((m) => [m.measureId, toMeasured(m)])),
     verdict: verdicts[0] ? toVerdict(verdicts[0]) : null,
     series: row.rep.series,
   };
-}
-
-function groups<T>(rows: T[], key: (row: T) => string): Map<string, T[]> {
-  const out = new Map<string, T[]>();
-  for (const row of rows) out.set(key(row), [...(out.get(key(row)) ?? []), row]);
-  return out;
 }
 
 function toVerdict(v: typeof verdict.$inferSelect): Verdict {

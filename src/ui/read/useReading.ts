@@ -1,7 +1,7 @@
 "use client";
 
 import { proxy, wrap, type Remote } from "comlink";
-import { useCallback, useEffect, useReducer, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
 import { keepReps, NotKeptError, putBlob } from "./keep";
@@ -9,8 +9,8 @@ import { keepReps, NotKeptError, putBlob } from "./keep";
 let nextId = 1;
 
 /** Reads clips one after another in a worker, keeps what was read, and tells how far each one is. */
-export function useReading(keepFilm: boolean, readFor: ReadFor) {
-  const { drill } = readFor;
+export function useReading(keepFilm: boolean, { drill, stage, hand, statureCm }: ReadFor) {
+  const readFor = useMemo(() => ({ drill, stage, hand, statureCm }), [drill, stage, hand, statureCm]);
   const [items, change] = useReducer(changeQueue, []);
   const [device, setDevice] = useState<AboutDevice | null>(null);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
@@ -41,7 +41,7 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
       try {
         if (keepFilm) await putBlob("clips", clipSha256, item.file);
         await putBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
-        const kept = await keepReps({ clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size }, trackSha256: track.sha256, drill, captureFps });
+        const kept = await keepReps({ clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size }, trackSha256: track.sha256, drill, ...(stage ? { stage } : {}), captureFps });
         const rep = kept.reps[0];
         const slow = kept.problems.find((p) => p.code === "slowMotion");
         if (slow) set(item.id, { step: "asks", question: "slowMotion", track, clipSha256, message: slow.message });
@@ -52,7 +52,7 @@ export function useReading(keepFilm: boolean, readFor: ReadFor) {
         set(item.id, { step: "failed", message, action: "The clip is untouched. Try again.", again: true });
       }
     },
-    [drill, keepFilm, set],
+    [drill, stage, keepFilm, set],
   );
 
   useEffect(() => {

@@ -28,6 +28,8 @@ export interface ReadSuccess {
 /** What the clip is read for: then only the pictures that it takes are read. */
 export interface ReadFor {
   drill: string;
+  /** Absent = the drill's main stage from in front. */
+  stage?: string | undefined;
   statureCm: number;
   hand: "left" | "right";
 }

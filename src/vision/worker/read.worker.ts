@@ -72,8 +72,8 @@ async function readOne(file: File, readFor: ReadFor, signal: AbortSignal, onProg
     onProgress({ step: "looking" });
     let last = 0;
     const { track, timings } = await readClip(clip, net, {
-      faceOn: readFor.drill === "none" || findStage(readFor.drill).stage.view === "face-on",
-      asked: askedBy({ drill: readFor.drill, golfer: { statureCm: readFor.statureCm, hand: readFor.hand } }),
+      faceOn: readFor.drill === "none" || findStage(readFor.drill, readFor.stage).stage.view === "face-on",
+      asked: askedBy({ drill: readFor.drill, ...(readFor.stage ? { stage: readFor.stage } : {}), golfer: { statureCm: readFor.statureCm, hand: readFor.hand } }),
       signal,
       progress: (far) => {
         const now = performance.now();

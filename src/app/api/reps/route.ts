@@ -9,6 +9,7 @@ const body = z.object({
   clip: z.object({ sha256: hash, name: z.string().min(1).max(300), bytes: z.number().int().positive() }),
   trackSha256: hash,
   drill: z.string().min(1).max(60),
+  stage: z.string().min(1).max(60).optional(),
   captureFps: z.number().min(24).max(1000).optional(),
 });
 

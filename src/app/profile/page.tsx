@@ -1,0 +1,29 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { redirect } from "next/navigation";
+import { FEWEST_SWINGS, profileOf } from "@/core/choose/profile";
+import { requestDatabase } from "@/server/db/request";
+import { currentGolfer } from "@/server/golfers/golfers";
+import { BASELINE, ownSwings } from "@/server/reps/ownSwings";
+import { Button } from "@/ui/kit/button";
+import { ProfileView } from "@/ui/profile/profileView";
+
+export const metadata: Metadata = { title: "Profile" };
+
+export default async function ProfilePage() {
+  const db = await requestDatabase();
+  const golfer = await currentGolfer(db);
+  if (!golfer) redirect("/begin");
+  const swings = await ownSwings(db, golfer.id);
+  if (swings.length < FEWEST_SWINGS)
+    return (
+      <>
+        <p className="mt-5 text-[15px] text-ink-2">What do your swings ask for?</p>
+        <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">{swings.length ? "One swing says little" : "No swings yet"}</h1>
+        <p className="mb-5 max-w-prose text-[17px]">Film five normal swings from in front, as you always make them, then read the clips. They are held against the bands of every drill.</p>
+        <Button look="main" asChild><Link href={golfer.sample ? "/read?sample=swings" : `/read?drill=${BASELINE}`}>{golfer.sample ? "Read five swings" : "Read my swings"}</Link></Button>
+      </>
+    );
+  const profile = profileOf(swings.map((s) => s.measures), { statureCm: golfer.statureCm, club: "iron", styles: golfer.styles });
+  return <ProfileView profile={profile} swings={swings} chosen={golfer.styles} units={golfer.units} latest={swings[0]!.at} />;
+}
