@@ -1,13 +1,34 @@
 import type { Metadata } from "next";
 import { Suspense } from "react";
-import { Library } from "@/ui/drills/library";
+import { findingWords } from "@/core/choose/plain";
+import { FEWEST_SWINGS, profileOf } from "@/core/choose/profile";
+import { stylesOf } from "@/core/choose/styles";
+import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
+import { requestDatabase } from "@/server/db/request";
+import { currentGolfer } from "@/server/golfers/golfers";
+import { lastDrill, ownSwings } from "@/server/reps/ownSwings";
+import { Library, type LibraryGolfer, type OwnSwings } from "@/ui/drills/library";
+import { ANYBODY } from "@/ui/golfer/anybody";
 
 export const metadata: Metadata = { title: "Drills" };
 
-export default function DrillsPage() {
+export default async function DrillsPage() {
+  const db = await requestDatabase();
+  const known = await currentGolfer(db);
+  if (!known) return <Suspense><Library golfer={{ ...ANYBODY, styles: stylesOf({}), last: null }} swings={null} /></Suspense>;
+  const [swings, last] = await Promise.all([ownSwings(db, known.id), lastDrill(db, known.id)]);
+  const profile = swings.length >= FEWEST_SWINGS ? profileOf(swings.map((s) => s.measures), { statureCm: known.statureCm, club: "iron", styles: known.styles }) : null;
+  const golfer: LibraryGolfer = { statureCm: known.statureCm, hand: known.hand, units: known.units, styles: profile?.styles ?? stylesOf(known.styles), last };
+  // Only what a complaint asks about goes to the page.
+  const told = new Set(SYMPTOM_ROWS.flatMap((s) => s.shownBy));
+  const first = profile?.suggestions[0];
+  const own: OwnSwings | null = profile && {
+    count: profile.swings, measures: Object.fromEntries(Object.entries(profile.measures).filter(([id]) => told.has(id as never))),
+    first: first ? { id: first.drill.id, words: findingWords(profile.findings[0]!).toLowerCase() } : null,
+  };
   return (
     <Suspense>
-      <Library />
+      <Library golfer={golfer} swings={own} />
     </Suspense>
   );
 }

@@ -6,6 +6,8 @@ import { profileOf, type ProfileAsk } from "./profile";
 import { firstStance } from "./reach";
 import { compareStances } from "./stances";
 import { opposed, STYLE_CHOICES, stylesOf } from "./styles";
+import { SYMPTOM_ROWS } from "./symptoms";
+import { answer, causesOf } from "./which";
 
 const ASK: ProfileAsk = { statureCm: 178, club: "iron", styles: {} };
 const rep = (values: Partial<Record<MeasureId, [value: number, u: number]>>): Partial<Record<string, Measured>> =>
@@ -85,5 +87,25 @@ describe("the stance", () => {
     expect([told.steadiest, told.wander.map((w) => w.stance)]).toEqual(["trail ahead", ["trail ahead", "level", "trail behind"]]);
     expect(compareStances([turn("level", 8), turn("level", 8), turn("trail ahead", 7.6), turn("trail ahead", 7.6), turn("trail behind", 9), turn("trail behind", 9)]).steadiest).toBeNull();
     expect(compareStances([turn("level", 8), turn("level", 8), turn("trail ahead", 1), turn("trail behind", 9), turn("trail behind", 9)]).steadiest).toBeNull();
+  });
+});
+
+describe("which is it?", () => {
+  const styles = stylesOf({});
+  const said = (symptom: Parameters<typeof causesOf>[0], values: Parameters<typeof rep>[0]) => {
+    const { measures } = profileOf([rep(values), rep(values)], ASK);
+    return Object.fromEntries(causesOf(symptom, "iron", styles).map((c) => [c.measure, answer(c, measures[c.measure], 178).says]));
+  };
+  it("two swings tell apart what a complaint may come from", () => {
+    expect(said("sway", { pelvisSway: [2, 0.5], trailKneeOut: [8, 0.8], sideTiltChange: [-7, 2] })).toEqual({ pelvisSway: "not this", trailKneeOut: "it is this", sideTiltChange: "too close" });
+    expect(said("endsOnTrail", { leadShareImpact: [64, 3], leadShareFinish: [90, 3] })).toEqual({ leadShareFinish: "not this", leadShareImpact: "too close" });
+    expect(said("thin", { trailHeelUpAt: [10, 6] })).toEqual({ trailHeelUpAt: "it is this", hipsToBall: "not told" });
+  });
+  it("a complaint is looked for on the golfer's side of a question only", () => {
+    expect(said("slice", { pelvisBeforeHands: [100, 8] })).toEqual({ pelvisBeforeHands: "not this" });
+    expect(said("slice", { pelvisBeforeHands: [10, 8] })).toEqual({ pelvisBeforeHands: "it is this" });
+  });
+  it("every complaint has a cause that a picture shows", () => {
+    for (const { id } of SYMPTOM_ROWS) expect(causesOf(id, "iron", styles).length, id).toBeGreaterThan(0);
   });
 });

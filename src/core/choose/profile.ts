@@ -101,7 +101,7 @@ function findings(measures: Profile["measures"], { statureCm, club }: ProfileAsk
     const [own, other] = sides.map((side) => side.filter((c) => c.measure === measure)) as [Check[], Check[]];
     const checks = [...own, ...other.filter((c) => own.every((o) => overlap(o.band, c.band)))];
     if (!checks.some((c) => c.level === "must" || told.has(measure))) continue;
-    const finding = outsideAll(measure, average, checks, statureCm);
+    const finding = lookAt(measure, average, checks, statureCm);
     if (finding) outside.push(finding);
     else inside.push(measure);
   }
@@ -109,10 +109,10 @@ function findings(measures: Profile["measures"], { statureCm, club }: ProfileAsk
 }
 
 /**
- * Null where the value is neither above every upper limit nor below every lower one: a drill that sets only the one says nothing
- * about the other.
+ * A measure of own swings against some checks on it: null where it is neither above every upper limit nor below every lower one.
+ * A drill that sets only the one says nothing about the other.
  */
-function outsideAll(measure: MeasureId, average: Averaged, checks: readonly Check[], statureCm: number): Finding | null {
+export function lookAt(measure: MeasureId, average: Averaged, checks: readonly Check[], statureCm: number): Finding | null {
   for (const side of ["below", "above"] as const) {
     const [end, sign] = side === "below" ? ([0, 1] as const) : ([1, -1] as const);
     const off = checks.flatMap((c) => {

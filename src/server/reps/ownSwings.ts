@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, or } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, notInArray, or } from "drizzle-orm";
 import type { Measured } from "../../core/judge/verdict";
 import type { Db } from "../db/open";
 import { bout, drillVersion, measure, rep, session } from "../db/schema";
@@ -32,6 +32,13 @@ export async function repsOfDrill(db: Db, golferId: string, drillId: string, mos
     .where(and(eq(session.golferId, golferId), eq(drillVersion.drillId, drillId), ...(stageId ? [eq(bout.stageId, stageId)] : [])))
     .orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
   return withMeasures(db, rows);
+}
+
+/** Id of the drill that the golfer did last, the baselines apart; null before the first. */
+export async function lastDrill(db: Db, golferId: string): Promise<string | null> {
+  const [row] = await db.select({ drillId: drillVersion.drillId }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).innerJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
+    .where(and(eq(session.golferId, golferId), notInArray(drillVersion.drillId, [BASELINE, "transfer-check"]))).orderBy(desc(bout.startedAt)).limit(1);
+  return row?.drillId ?? null;
 }
 
 async function withMeasures<Key>(db: Db, rows: { id: string; at: Date; key: Key }[]): Promise<OwnReps<Key>[]> {

@@ -6,8 +6,14 @@ import { useEffect, useState } from "react";
 import { search, SHORTEST } from "@/core/choose/search";
 import { drillsFor, findSymptom, SYMPTOM_ROWS } from "@/core/choose/symptoms";
 import { DRILLS, isJudged, type Drill } from "@/core/drills";
-import { BODY_PARTS, type BodyPart } from "@/core/drills/drill";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { BODY_PARTS, type BodyPart, type Styles } from "@/core/drills/drill";
+import { conflicts } from "@/core/choose/conflicts";
+import type { Profile } from "@/core/choose/profile";
+import { findStyle, opposed } from "@/core/choose/styles";
+import { TINY } from "@/ui/charts/strip/geometry";
+import type { Units } from "@/ui/kit/units";
+import { MiniStrip } from "./miniStrip";
+import { WhichIsIt } from "./whichIsIt";
 
 /** What is asked of the list: a complaint's id, words, and what a drill must be. It stands in the address, so that a choice can be linked to and the way back works. */
 const WISH = { notice: "", q: "", place: "any", minutes: "any", level: "any", trains: "any" };
@@ -18,8 +24,25 @@ const GROUPS: Record<Drill["group"], string> = {
 };
 const LEVELS = ["", "easy", "middling", "hard"] as const;
 
+export interface LibraryGolfer {
+  statureCm: number;
+  hand: "left" | "right";
+  units: Units;
+  /** Every question answered. */
+  styles: Styles;
+  /** What was practised last, if anything. */
+  last: string | null;
+}
+
+export interface OwnSwings {
+  count: number;
+  measures: Profile["measures"];
+  /** What they speak for first. */
+  first: { id: string; words: string } | null;
+}
+
 /** What do you notice? The answer, and the drills for it; or all drills, by what they start from. */
-export function Library() {
+export function Library({ golfer, swings }: { golfer: LibraryGolfer; swings: OwnSwings | null }) {
   const asked = useSearchParams();
   // The address follows typing a moment later: the words themselves are held here.
   const [words, setWords] = useState(asked.get("q") ?? "");
@@ -73,30 +96,42 @@ export function Library() {
       <h1 className="mt-5 text-[34px] md:text-[46px]">{symptom ? symptom.usually : chosen ? `Drills like “${wish.q.trim()}”` : `${DRILLS.filter((d) => d.group !== "baseline").length} drills`}</h1>
       {symptom && (
         <p className="mt-2 max-w-prose text-[17px]">
-          {symptom.more} What shows it: {symptom.shownBy.map((id) => CATALOGUE[id].name.toLowerCase()).join("; ")}. Two reps are enough to look.
+          {symptom.more}
         </p>
       )}
       {named.length > 0 && <p className="mt-2 text-[15px] text-ink-2">Drills of that name: {named.map((d, i) => <span key={d.id}>{i > 0 && ", "}<Link href={`/drills/${d.id}`} className="font-semibold text-ink underline underline-offset-4">{d.name}</Link></span>)}.</p>}
-      <p className="mt-6 text-[20px] leading-loose">
-        For <Choice label="Place" value={wish.place} set={(place) => change({ place })} options={[["any", "home and range"], ["home", "home"], ["range", "the range"]]} />, up to{" "}
-        <Choice label="Minutes" value={wish.minutes} set={(minutes) => change({ minutes })} options={[["any", "any time"], ["5", "5 minutes"], ["8", "8 minutes"], ["10", "10 minutes"]]} />,{" "}
-        <Choice label="Level" value={wish.level} set={(level) => change({ level })} options={[["any", "of any level"], ["1", "easy"], ["2", "easy or middling"]]} />, for{" "}
-        <Choice label="Trains" value={wish.trains} set={(trains) => change({ trains })} options={[["any", "the whole body"], ...BODY_PARTS.map((b) => [b, b] as const)]} />: {drills === 0 ? "no drill" : drills === 1 ? "one drill" : `${drills} drills`}.
-      </p>
-      {listed.length === 0 && <p className="mt-2">Ask for less: <button type="button" className="font-semibold underline underline-offset-4" onClick={() => change({ place: "any", minutes: "any", level: "any", trains: "any" })}>any place, time and level</button>.</p>}
-      {chosen ? (
-        <ol className="mt-3 border-t border-hair">{listed.map((d, i) => <Row key={d.id} drill={d} number={i + 1} />)}</ol>
-      ) : (
-        (Object.keys(GROUPS) as Drill["group"][]).map((group) => {
-          const own = listed.filter((d) => d.group === group);
-          return own.length > 0 && (
-            <section key={group} className="mt-6">
-              <h2 className="text-[23px]">{GROUPS[group]}</h2>
-              <ol className="mt-2 border-t border-hair">{own.map((d) => <Row key={d.id} drill={d} />)}</ol>
-            </section>
-          );
-        })
+      {!symptom && !typed && (
+        <p className="mt-2 max-w-prose text-[17px]">
+          {swings?.first ? <>Your own {swings.count} swings: <Link href="/profile" className="font-semibold underline underline-offset-4">{swings.first.words}</Link>. They speak for <Link href={`/drills/${swings.first.id}`} className="font-semibold underline underline-offset-4">{DRILLS.find((d) => d.id === swings.first!.id)!.name}</Link>.</>
+            : swings ? <>Your own {swings.count} swings show <Link href="/profile" className="font-semibold underline underline-offset-4">nothing that can be told</Link>. Choose by what you notice.</>
+            : <>Say what you notice, or let <Link href="/profile" className="font-semibold underline underline-offset-4">five normal swings</Link> choose.</>}
+        </p>
       )}
+      <div className={symptom ? "mt-6 grid gap-x-14 gap-y-8 lg:grid-cols-[430px_1fr]" : ""}>
+        {symptom && <WhichIsIt key={symptom.id} symptom={symptom.id} golfer={golfer} swings={swings} />}
+        <div>
+          <p className={`${symptom ? "" : "mt-6 "}text-[20px] leading-loose`}>
+            For <Choice label="Place" value={wish.place} set={(place) => change({ place })} options={[["any", "home and range"], ["home", "home"], ["range", "the range"]]} />, up to{" "}
+            <Choice label="Minutes" value={wish.minutes} set={(minutes) => change({ minutes })} options={[["any", "any time"], ["5", "5 minutes"], ["8", "8 minutes"], ["10", "10 minutes"]]} />,{" "}
+            <Choice label="Level" value={wish.level} set={(level) => change({ level })} options={[["any", "of any level"], ["1", "easy"], ["2", "easy or middling"]]} />, for{" "}
+            <Choice label="Trains" value={wish.trains} set={(trains) => change({ trains })} options={[["any", "the whole body"], ...BODY_PARTS.map((b) => [b, b] as const)]} />: {drills === 0 ? "no drill" : drills === 1 ? "one drill" : `${drills} drills`}.
+          </p>
+          {listed.length === 0 && <p className="mt-2">Ask for less: <button type="button" className="font-semibold underline underline-offset-4" onClick={() => change({ place: "any", minutes: "any", level: "any", trains: "any" })}>any place, time and level</button>.</p>}
+          {chosen ? (
+            <ol className="mt-3 border-t border-hair">{listed.map((d, i) => <Row key={d.id} drill={d} number={i + 1} golfer={golfer} narrow={symptom !== null} />)}</ol>
+          ) : (
+            (Object.keys(GROUPS) as Drill["group"][]).map((group) => {
+              const own = listed.filter((d) => d.group === group);
+              return own.length > 0 && (
+                <section key={group} className="mt-6">
+                  <h2 className="text-[23px]">{GROUPS[group]}</h2>
+                  <ol className="mt-2 border-t border-hair">{own.map((d) => <Row key={d.id} drill={d} golfer={golfer} />)}</ol>
+                </section>
+              );
+            })
+          )}
+        </div>
+      </div>
     </>
   );
 }
@@ -109,20 +144,31 @@ function Choice({ label, value, set, options }: { label: string; value: string; 
   );
 }
 
-function Row({ drill: d, number }: { drill: Drill; number?: number }) {
+function Row({ drill: d, number, golfer, narrow = false }: { drill: Drill; number?: number; golfer: LibraryGolfer; narrow?: boolean }) {
   const views = new Set(d.stages.map((s) => s.view));
+  const stage = d.stages.find((s) => s.main && s.view === "face-on") ?? d.stages.find((s) => s.main)!;
+  const gate = stage.checks.find((c) => c.point)?.id ?? "";
+  const last = golfer.last && golfer.last !== d.id ? DRILLS.find((o) => o.id === golfer.last) : undefined;
+  const pull = last && d.group !== "baseline" && last.group !== "baseline" ? conflicts(d, last)[0] : undefined;
+  const other = opposed(d, golfer.styles)[0];
   return (
-    <li className={`grid gap-x-8 gap-y-1 border-b border-hair py-3 ${number ? "md:grid-cols-[auto_1fr_260px]" : "md:grid-cols-[1fr_260px]"}`}>
-      {number && <span className="display hidden w-8 text-[29px] md:block">{number}</span>}
+    <li className={`grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 border-b border-hair py-3 ${number ? (narrow ? "md:grid-cols-[auto_auto_1fr_200px]" : "md:grid-cols-[auto_auto_1fr_300px]") : "md:grid-cols-[auto_1fr_300px]"}`}>
+      {number && <span className="display hidden w-8 self-center text-[29px] md:block">{number}</span>}
+      <MiniStrip drillId={d.id} stageId={stage.id} golfer={golfer} size={ROW_STRIP} gate={gate} strip={stage.view === "face-on" && stage.rules.kind !== "pivot"} label="" />
       <span>
         <Link href={`/drills/${d.id}`} className="display text-[23px] underline underline-offset-4">{d.name}</Link>
         <span className="mt-1 block max-w-prose text-[15px]">{d.why}</span>
       </span>
-      <span className="text-[15px] text-ink-2">
+      <span className="col-span-2 text-[15px] text-ink-2 md:col-span-1">
         <strong className="text-ink">{d.minutes} min</strong> {d.places.join(" or ")}, {LEVELS[d.level]}
         <span className="block">{d.gear.length ? d.gear.map((g) => g.name.toLowerCase()).join(", ") : "nothing needed"}</span>
         <span className="block">{views.size === 2 ? "from in front and behind" : views.has("face-on") ? "from in front" : "from behind"}{d.group !== "baseline" && !d.stages.some(isJudged) && ", a rehearsal"}</span>
+        {pull && last && <span className="block text-ink"><strong>Pulls against {last.name}</strong>, your last: {pull.kind === "style" ? `the other side on ${findStyle(pull.style).about}` : pull.name.toLowerCase()}</span>}
+        {other && !pull && <span className="block">Not your side on {findStyle(other).about}: {d.styles[other]}</span>}
       </span>
     </li>
   );
 }
+
+/** A row's strip: as the smallest of docs/look.md, a little lower. */
+const ROW_STRIP = { ...TINY, width: 64, height: 84 };

@@ -8,6 +8,7 @@ import { requestDatabase } from "@/server/db/request";
 import { playedMovement } from "@/server/drills/played";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { DrillView, Stages, type StageShown } from "@/ui/drills/drillView";
+import { ANYBODY } from "@/ui/golfer/anybody";
 import { Button } from "@/ui/kit/button";
 
 interface Props {
@@ -27,9 +28,6 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 const shown = (s: Stage): StageShown => ({
   id: s.id, name: s.name, view: s.view, kind: s.rules.kind, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}),
 });
-
-/** Somebody of middle height until the golfer has said who they are. */
-const ANYBODY = { statureCm: 178, hand: "right", units: "cm" } as const;
 
 export default async function DrillPage({ params, searchParams }: Props) {
   const drill = await drillOf(params);

@@ -18,14 +18,14 @@ export interface StripData {
  * The rep strip: time runs down, the target axis runs across as in the film. Land is a foot on the ground, water is where
  * the weight can be, the stream is the estimated weight (as broad as it is unsure), gates are what is asked.
  *
- * With `asked` nothing is judged yet: the gates stand in ink. With `hands` their way is dotted in: what a rhythm drill asks is told by both lines.
+ * With `few` only top and strike are lines. With `asked` nothing is judged yet: the gates stand in ink. With `hands` their way is dotted in: what a rhythm drill asks is told by both lines.
  */
-export function RepStrip({ data, size = FILM, onlyGate, asked = false, hands = false, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; hands?: boolean; label: string }) {
+export function RepStrip({ data, size = FILM, onlyGate, asked = false, hands = false, few = size.width <= TINY.width, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; hands?: boolean; few?: boolean; label: string }) {
   const s = stripScales(size, data.series, data.events, data.hand);
   const shown = data.checks.filter((c) => onlyGate === undefined || c.id === onlyGate);
   const gates = gatesOf(shown, data.at, data.series, data.events, s, size);
   const tiny = size.width <= TINY.width;
-  const lines = tiny ? ["top", "impact"] : ["address", "handStart", "midBack", "top", "impact", "finish"];
+  const lines = few ? ["top", "impact"] : ["address", "handStart", "midBack", "top", "impact", "finish"];
   return (
     <svg viewBox={`0 0 ${size.width} ${size.height}`} width={size.width} height={size.height} role="img" aria-label={label} className="block overflow-hidden bg-paper">
       <Water {...{ data, s, size }} />

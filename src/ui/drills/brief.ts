@@ -1,0 +1,14 @@
+import type { Brief } from "@/core/play/brief";
+
+const asked = new Map<string, Promise<Brief>>();
+
+/** A small picture's data: fetched once for each movement and golfer, again after a failure. */
+export function briefMovement(drillId: string, stageId: string, fault: string | null, golfer: { statureCm: number; hand: "left" | "right" }): Promise<Brief> {
+  const url = `/api/movements/${drillId}/${stageId}?brief=1&stature=${golfer.statureCm}&hand=${golfer.hand}${fault ? `&fault=${fault}` : ""}`;
+  const known = asked.get(url);
+  if (known) return known;
+  const coming = fetch(url).then((r) => (r.ok ? (r.json() as Promise<Brief>) : Promise.reject(new Error(String(r.status)))));
+  coming.catch(() => asked.delete(url));
+  asked.set(url, coming);
+  return coming;
+}

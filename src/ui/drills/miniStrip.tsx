@@ -1,0 +1,63 @@
+"use client";
+
+import { useEffect, useRef, useState } from "react";
+import type { Brief } from "@/core/play/brief";
+import { RepStrip } from "@/ui/charts/strip/repStrip";
+import { stripScales, type StripSize } from "@/ui/charts/strip/geometry";
+import { briefMovement } from "./brief";
+import { Figure } from "./figure";
+
+interface Props {
+  drillId: string;
+  stageId: string;
+  fault?: string;
+  golfer: { statureCm: number; hand: "left" | "right" };
+  size: StripSize;
+  /** The one gate that is drawn. */
+  gate: string;
+  /** Gates as what happened to them, not as what is asked. */
+  judged?: boolean;
+  /** Which way it is filmed: only from in front does weight flow. */
+  strip: boolean;
+  /** Names top and strike beside it. */
+  named?: boolean;
+  label: string;
+}
+
+/** A movement's strip, small, fetched when it comes into view; from behind or without a strip, its figure at the top. */
+export function MiniStrip({ drillId, stageId, fault, golfer, size, gate, judged = false, strip, named = false, label }: Props) {
+  const place = useRef<HTMLDivElement>(null);
+  const [brief, setBrief] = useState<Brief | null>(null);
+  const { statureCm, hand } = golfer;
+  useEffect(() => {
+    const watcher = new IntersectionObserver((entries) => {
+      if (!entries.some((e) => e.isIntersecting)) return;
+      watcher.disconnect();
+      // Without it the row still says everything in words.
+      briefMovement(drillId, stageId, fault ?? null, { statureCm, hand }).then(setBrief, () => {});
+    }, { rootMargin: "200px" });
+    watcher.observe(place.current!);
+    return () => watcher.disconnect();
+  }, [drillId, stageId, fault, statureCm, hand]);
+  return (
+    <div ref={place} className="relative shrink-0 bg-silt" style={{ width: size.width, height: size.height }} {...(brief || !label ? {} : { role: "img", "aria-label": label })}>
+      {brief && (strip && brief.series ? <RepStrip data={{ series: brief.series, events: brief.events, hand, checks: brief.checks, at: brief.at }} size={size} onlyGate={gate} asked={!judged} few label={label} /> : <Still brief={brief} size={size} label={label} />)}
+      {brief?.series && strip && named && <Names events={brief.events} y={stripScales(size, brief.series, brief.events, hand).y} left={size.width + 8} />}
+    </div>
+  );
+}
+
+function Names({ events, y, left }: { events: Record<string, number>; y: (ms: number) => number; left: number }) {
+  return ([["top", "top"], ["impact", "strike"]] as const).map(([name, word]) => events[name] !== undefined && <span key={name} aria-hidden className="absolute text-[14px] leading-none font-semibold" style={{ left, top: y(events[name]) - 7 }}>{word}</span>);
+}
+
+function Still({ brief, size, label }: { brief: Brief; size: StripSize; label: string }) {
+  const xs = brief.frame.filter((_, i) => i % 2 === 0);
+  const ys = brief.frame.filter((_, i) => i % 2 === 1);
+  const [left, right, top] = [Math.min(...xs) - brief.headRadius, Math.max(...xs) + brief.headRadius, Math.max(...ys) + brief.headRadius];
+  return (
+    <svg viewBox={`${left} ${-top} ${right - left} ${top + 60}`} width={size.width} height={size.height} role="img" aria-label={label} className="block">
+      <Figure movement={brief} frame={brief.frame} />
+    </svg>
+  );
+}
