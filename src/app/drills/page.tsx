@@ -7,7 +7,8 @@ import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
 import { requestDatabase } from "@/server/db/request";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { lastDrill, ownSwings } from "@/server/reps/ownSwings";
-import { Library, type LibraryGolfer, type OwnSwings } from "@/ui/drills/library";
+import { Library } from "@/ui/drills/library";
+import type { LibraryGolfer, OwnSwings } from "@/ui/drills/libraryGolfer";
 import { ANYBODY } from "@/ui/golfer/anybody";
 
 export const metadata: Metadata = { title: "Drills" };

@@ -6,12 +6,11 @@ import { useEffect, useState } from "react";
 import { search, SHORTEST } from "@/core/choose/search";
 import { drillsFor, findSymptom, SYMPTOM_ROWS } from "@/core/choose/symptoms";
 import { DRILLS, isJudged, type Drill } from "@/core/drills";
-import { BODY_PARTS, type BodyPart, type Styles } from "@/core/drills/drill";
+import { BODY_PARTS, type BodyPart } from "@/core/drills/drill";
 import { conflicts } from "@/core/choose/conflicts";
-import type { Profile } from "@/core/choose/profile";
 import { findStyle, opposed } from "@/core/choose/styles";
 import { TINY } from "@/ui/charts/strip/geometry";
-import type { Units } from "@/ui/kit/units";
+import type { LibraryGolfer, OwnSwings } from "./libraryGolfer";
 import { MiniStrip } from "./miniStrip";
 import { WhichIsIt } from "./whichIsIt";
 
@@ -23,23 +22,6 @@ const GROUPS: Record<Drill["group"], string> = {
   balance: "Balance, and arms with quiet feet", ground: "Starting from the ground", turning: "Turning without sway", "trail foot": "The trail foot, down and through", through: "Getting through to the lead foot", baseline: "Baselines",
 };
 const LEVELS = ["", "easy", "middling", "hard"] as const;
-
-export interface LibraryGolfer {
-  statureCm: number;
-  hand: "left" | "right";
-  units: Units;
-  /** Every question answered. */
-  styles: Styles;
-  /** What was practised last, if anything. */
-  last: string | null;
-}
-
-export interface OwnSwings {
-  count: number;
-  measures: Profile["measures"];
-  /** What they speak for first. */
-  first: { id: string; words: string } | null;
-}
 
 /** What do you notice? The answer, and the drills for it; or all drills, by what they start from. */
 export function Library({ golfer, swings }: { golfer: LibraryGolfer; swings: OwnSwings | null }) {

@@ -7,7 +7,7 @@ import { CARD } from "@/ui/charts/strip/geometry";
 import { SideMark, VerdictGlyph, type GlyphName } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";
 import { Button } from "@/ui/kit/button";
-import type { LibraryGolfer, OwnSwings } from "./library";
+import type { LibraryGolfer, OwnSwings } from "./libraryGolfer";
 import { MiniStrip } from "./miniStrip";
 
 const SIGN: Record<Answer["says"], GlyphName> = { "it is this": "fail", "not this": "pass", "too close": "unsure", "not told": "unsure" };

@@ -1,0 +1,22 @@
+import type { Profile } from "@/core/choose/profile";
+import type { Styles } from "@/core/drills/drill";
+import type { Units } from "@/ui/kit/units";
+
+/** For whom drills are chosen. */
+export interface LibraryGolfer {
+  statureCm: number;
+  hand: "left" | "right";
+  units: Units;
+  /** Every question answered. */
+  styles: Styles;
+  /** What was practised last, if anything. */
+  last: string | null;
+}
+
+/** What the golfer's own swings have shown. */
+export interface OwnSwings {
+  count: number;
+  measures: Profile["measures"];
+  /** What they speak for first. */
+  first: { id: string; words: string } | null;
+}
