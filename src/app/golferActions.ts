@@ -1,10 +1,17 @@
 "use server";
 
+import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
+import { z } from "zod";
+import { STANCES, type Stance } from "@/core/choose/reach";
+import { findStage } from "@/core/drills";
+import { STYLES, type StyleId } from "@/core/drills/drill";
 import { requestDatabase } from "@/server/db/request";
-import { golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
-import { chooseGolfer, currentGolfer, sampleGolfer, saveGolfer } from "@/server/golfers/golfers";
+import { armSpan, golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
+import { chooseGolfer, currentGolfer, keepOfGolfer, sampleGolfer, saveGolfer } from "@/server/golfers/golfers";
 import { BASELINE } from "@/server/reps/ownSwings";
+
+const styleId = z.enum(Object.keys(STYLES) as [StyleId, ...StyleId[]]);
 
 /** First answers: makes the golfer and goes on to reading clips. */
 export async function begin(form: GolferAnswers): Promise<void> {
@@ -24,6 +31,44 @@ export async function changeGolfer(form: GolferAnswers): Promise<void> {
   const golfer = await currentGolfer(db);
   await saveGolfer(db, golfer?.id ?? null, golferAnswers.parse(form));
   redirect("/read");
+}
+
+/** The golfer in whose name something is kept; without one there is nobody yet. */
+async function whoever() {
+  const db = await requestDatabase();
+  const golfer = await currentGolfer(db);
+  if (!golfer) redirect("/begin");
+  return { db, golfer };
+}
+
+/** The cautions of a drill have been read and the self-check passed: on to its reps. */
+export async function cautionsRead(drillId: string): Promise<void> {
+  const { db, golfer } = await whoever();
+  const { drill } = findStage(z.string().max(60).parse(drillId));
+  await keepOfGolfer(db, golfer.id, { cautionsRead: { ...golfer.cautionsRead, [drill.id]: new Date().toISOString() } });
+  redirect(`/read?drill=${drill.id}`);
+}
+
+/** A side taken on a question of style, or none: then as usual, or as the swings show. */
+export async function chooseSide(style: StyleId, side: string | null): Promise<void> {
+  const { db, golfer } = await whoever();
+  const { [style]: _, ...others } = golfer.styles;
+  const taken = side === null ? {} : { [styleId.parse(style)]: z.enum(STYLES[style]).parse(side) };
+  await keepOfGolfer(db, golfer.id, { styles: { ...others, ...taken } });
+  revalidatePath("/you");
+}
+
+/** Arm span in cm, and the stance that goes with it or that the three turned out. */
+export async function keepReach(armSpanCm: number | null): Promise<void> {
+  const { db, golfer } = await whoever();
+  await keepOfGolfer(db, golfer.id, { armSpanCm: armSpan.parse(armSpanCm) });
+  revalidatePath("/drills/three-stances");
+}
+
+export async function keepStance(stance: Stance | null): Promise<void> {
+  const { db, golfer } = await whoever();
+  await keepOfGolfer(db, golfer.id, { stance: z.enum(STANCES).nullable().parse(stance) });
+  revalidatePath("/drills/three-stances");
 }
 
 export async function practiseAs(id: string): Promise<void> {

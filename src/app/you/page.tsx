@@ -2,9 +2,12 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { redirect } from "next/navigation";
 import { changeGolfer, practiseAs } from "@/app/golferActions";
+import { profileOf } from "@/core/choose/profile";
 import { requestDatabase } from "@/server/db/request";
 import { currentGolfer, listGolfers } from "@/server/golfers/golfers";
+import { ownSwings } from "@/server/reps/ownSwings";
 import { GolferForm } from "@/ui/golfer/golferForm";
+import { Sides } from "@/ui/golfer/sides";
 import { Button } from "@/ui/kit/button";
 import { shownStature } from "@/ui/kit/units";
 
@@ -15,6 +18,8 @@ export default async function YouPage() {
   const golfer = await currentGolfer(db);
   if (!golfer) redirect("/begin");
   const others = (await listGolfers(db)).filter((g) => g.id !== golfer.id);
+  const swings = await ownSwings(db, golfer.id);
+  const taken = profileOf(swings.map((s) => s.measures), { statureCm: golfer.statureCm, club: "iron", styles: golfer.styles }).styles;
   return (
     <div className="grid gap-x-16 gap-y-10 md:grid-cols-[480px_1fr]">
       <section>
@@ -45,6 +50,11 @@ export default async function YouPage() {
         <p className="mt-4">
           <Link href="/begin" className="underline underline-offset-4">Add another golfer</Link>
         </p>
+      </section>
+      <section id="questions" className="scroll-mt-6 md:col-span-2">
+        <h2 className="text-[29px]">Where good teachers disagree</h2>
+        <p className="mt-1 mb-4 max-w-prose text-[17px] text-ink-2">Nothing here has to be answered. Drills of the other side stay open to you; they say so, and your own swings are held to your side.</p>
+        <Sides chosen={golfer.styles} taken={taken} />
       </section>
     </div>
   );

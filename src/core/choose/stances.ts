@@ -6,7 +6,8 @@ import type { Stance } from "./reach";
 /** What the three stances are compared by: how far you wander while you turn and while you stand, cm. */
 export const COMPARED = ["headDrift", "counterMove", "wobble"] as const satisfies readonly MeasureId[];
 
-/** Stages of the drill that are these stances. */
+/** The drill that compares them, and its stages. */
+export const STANCE_DRILL = "three-stances";
 export const STANCE_STAGES: Record<string, Stance> = { "level-fo": "level", "trail-ahead-fo": "trail ahead", "trail-behind-fo": "trail behind" };
 
 /** How much a golfer wanders in one stance: the sum of what is compared, cm. */

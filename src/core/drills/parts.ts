@@ -57,6 +57,10 @@ export const CAUTIONS: readonly string[] = [
   "At the range its own rules come first.",
 ];
 
+/** For whom a drill is not that asks for a steady stand; `selfCheck` knows these two. */
+export const ONE_LEG = "You can't stand on one leg for ten seconds.";
+export const UNSTEADY = "Balance trouble.";
+
 /** Of stages seen from behind that would stand on the hips' way to the ball (docs/decisions/17). */
 export const HIPS_NOT_TOLD = "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.";
 

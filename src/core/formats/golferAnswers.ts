@@ -9,4 +9,7 @@ export const golferAnswers = z.object({
   keepFilm: z.boolean(),
 });
 
+/** Fingertip to fingertip, cm; null when it is not known. */
+export const armSpan = z.number("Say how far your fingertips reach.").min(110, "Between 110 and 240 cm.").max(240, "Between 110 and 240 cm.").nullable();
+
 export type GolferAnswers = z.infer<typeof golferAnswers>;

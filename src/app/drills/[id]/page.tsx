@@ -2,11 +2,15 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { conflicts, conflictWords } from "@/core/choose/conflicts";
+import { STANCE_WORDS } from "@/core/choose/reach";
+import { compareStances, STANCE_DRILL, STANCE_STAGES } from "@/core/choose/stances";
 import { findSymptom } from "@/core/choose/symptoms";
 import { DRILLS, isJudged, type Drill, type Stage } from "@/core/drills";
 import { requestDatabase } from "@/server/db/request";
 import { playedMovement } from "@/server/drills/played";
 import { currentGolfer } from "@/server/golfers/golfers";
+import { repsOfDrill } from "@/server/reps/ownSwings";
+import { StanceTest } from "@/ui/drills/stanceTest";
 import { DrillView, Stages, type StageShown } from "@/ui/drills/drillView";
 import { ANYBODY } from "@/ui/golfer/anybody";
 import { Button } from "@/ui/kit/button";
@@ -34,7 +38,9 @@ export default async function DrillPage({ params, searchParams }: Props) {
   if (!drill) notFound();
   const asked = (await searchParams).stage;
   const stage = drill.stages.find((s) => s.id === asked) ?? drill.stages.find((s) => s.main)!;
-  const known = await currentGolfer(await requestDatabase());
+  const db = await requestDatabase();
+  const known = await currentGolfer(db);
+  const turns = known && drill.id === STANCE_DRILL ? (await repsOfDrill(db, known.id, drill.id, 30)).flatMap((r) => (r.key && STANCE_STAGES[r.key] ? [{ stance: STANCE_STAGES[r.key]!, measures: r.measures }] : [])) : null;
   const golfer = known ? { statureCm: known.statureCm, hand: known.hand, units: known.units } : ANYBODY;
   const against = DRILLS.filter((d) => d.group !== "baseline").flatMap((other) => conflicts(drill, other).slice(0, 1).map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })));
   const { at, dose } = drill;
@@ -46,7 +52,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
           <h1 className="mt-1 text-[34px] md:text-[46px]">{drill.name}</h1>
         </div>
         <p className="max-w-[30rem] text-[20px] leading-snug">{drill.why}</p>
-        <Button look="main" asChild><Link href={`/read?drill=${drill.id}`}>Read clips</Link></Button>
+        <Button look="main" asChild><Link href={known && !known.cautionsRead[drill.id] ? `/drills/${drill.id}/ready` : `/read?drill=${drill.id}`}>{known?.cautionsRead[drill.id] ? "Read clips" : "Begin"}</Link></Button>
       </div>
       <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill.id, stage.id, null, golfer)} golfer={golfer}>
         <section>
@@ -55,6 +61,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
           {stage.note && <p className="mt-2 text-[15px] text-ink-2">{stage.note}</p>}
         </section>
       </DrillView>
+      {known && turns && <StanceTest statureCm={known.statureCm} units={known.units} armSpanCm={known.armSpanCm} stance={known.stance} compared={compareStances(turns)} />}
       <div className="mt-10 grid gap-x-12 gap-y-8 border-t border-hair pt-8 md:grid-cols-2 xl:grid-cols-4">
         <section>
           <h2 className="mb-2 text-[23px]">Set up</h2>
@@ -63,7 +70,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
         <section>
           <h2 className="mb-2 text-[23px]">Where things are</h2>
           <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
-            {([["Feet", at.feet], ["Ball", at.ball], ["Club", at.club], ["Phone", at.phone]] as const).map(([name, words]) => [<dt key={name} className="text-ink-2">{name}</dt>, <dd key={`${name}d`}>{words}</dd>])}
+            {([["Feet", known?.stance && at.feet.startsWith("Your usual stance") ? `${at.feet} Yours: ${STANCE_WORDS[known.stance]}.` : at.feet], ["Ball", at.ball], ["Club", at.club], ["Phone", at.phone]] as const).map(([name, words]) => [<dt key={name} className="text-ink-2">{name}</dt>, <dd key={`${name}d`}>{words}</dd>])}
           </dl>
           {drill.gear.length > 0 && <p className="mt-3">{drill.gear.map((g) => `${g.name}${g.instead.length ? ` (or ${g.instead.join(", ")})` : ""}`).join("; ")}.</p>}
         </section>
@@ -75,7 +82,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
           {Object.keys(drill.helps).length > 0 && <p className="mt-2 text-ink-2">Helps with: {Object.keys(drill.helps).map((id) => findSymptom(id)!.name.toLowerCase()).join("; ")}.</p>}
         </section>
         <section>
-          <h2 className="mb-2 text-[23px]">Take care</h2>
+          <h2 className="mb-2 text-[23px]"><Link href={`/drills/${drill.id}/ready`} className="underline underline-offset-4">Take care</Link></h2>
           <ul className="grid gap-1 text-[15px]">{drill.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
           {drill.notWhen.length > 0 && <p className="mt-3 text-[15px]"><strong>Not for you when: </strong>{drill.notWhen.join(" ")}</p>}
         </section>

@@ -1,6 +1,6 @@
 import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
 
 const good = vary(swing, {
   gap: 10, size: 0.6, back: 0.95, down: 0.32, hold: 3.2, share: { loaded: 44, top: 50, impact: 57, finish: 62 }, tilt: { address: 1, top: 1, impact: 4 },
@@ -13,7 +13,7 @@ export const drill: Drill = {
   feel: "Weak and wobbly. Half the distance is right.",
   level: 1, places: ["home", "range"], minutes: 10, trains: ["balance", "arms", "head"],
   gear: [{ name: "Middle iron", instead: ["a stick of that length"] }, { name: "Tee", instead: ["no ball at all"] }],
-  notWhen: ["You can't stand on one leg for ten seconds."],
+  notWhen: [ONE_LEG],
   setUp: ["Put feet and knees together, touching.", "Set the ball in the middle, on a tee, or use none.", "Swing at half speed, back and through to the same height.", "Stay where you end until you have counted to two."],
   at: { feet: "Touching, toes a little out.", ball: "In the middle, on a tee.", club: "Behind the ball.", phone: PHONE.faceOn },
   cautions: CAUTIONS,

@@ -1,6 +1,6 @@
 import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, must, PHONE, RULES, should, UNSTEADY, vary } from "../parts";
 
 const good = vary(swing, { gap: 44, size: 0.8, share: { loaded: 33, top: 50, impact: 76, finish: 90 }, tilt: { address: 3, top: 3, impact: 8 }, knees: { leadTop: -12 }, rise: { drop: -3, impact: 3 } });
 
@@ -10,7 +10,7 @@ export const drill: Drill = {
   feel: "Unsteady under the lead foot, then suddenly solid.",
   level: 3, places: ["home", "range"], minutes: 8, trains: ["feet", "hips"],
   gear: [{ name: "Foam dome", instead: ["a tightly rolled pair of socks"] }],
-  notWhen: ["A weak ankle.", "Balance trouble."],
+  notWhen: ["A weak ankle.", UNSTEADY],
   setUp: ["Lay the dome under the middle of the lead foot.", "Back: onto its toe. Through: onto its heel, as the hip goes back.", "After the strike the toe may lift and turn out."],
   at: { feet: "Your usual stance, lead foot on the dome.", ball: "Its usual place.", club: "A short iron.", phone: PHONE.faceOn },
   cautions: [...CAUTIONS, "A dome rolls: bought or rolled, never cut from something hard."],

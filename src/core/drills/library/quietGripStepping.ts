@@ -1,6 +1,6 @@
 import { cycle, type CycleOptions } from "../../figure/scripts/cycle";
 import type { Drill, Stage } from "../drill";
-import { action, CAUTIONS, fault, PHONE, RULES, should, vary } from "../parts";
+import { action, CAUTIONS, fault, PHONE, RULES, should, UNSTEADY, vary } from "../parts";
 
 const good = vary<Partial<CycleOptions>>(cycle, { cycles: 5, period: 1.8, weight: 44, lag: 0.34, arms: 30, thorax: 22, step: 8, stance: { gap: 36, stagger: 0 } });
 
@@ -22,7 +22,7 @@ export const drill: Drill = {
   feel: "Like skating in socks. Quiet feet come before quick ones.",
   level: 1, places: ["home"], minutes: 4, trains: ["feet", "balance"],
   gear: [{ name: "Smooth floor and thin soles", instead: ["socks on wood or tiles"] }, { name: "Cushion", instead: ["a folded towel", "later a bag of rice"] }],
-  notWhen: ["Balance trouble.", "A floor that is wet."],
+  notWhen: [UNSTEADY, "A floor that is wet."],
   setUp: ["Clear the furniture away.", "Swing the cushion from side to side in both hands.", "Lift the free foot and set it down a hand farther out as the cushion goes that way.", "Feel the floor with the whole sole: no slip, no scrape."],
   at: { feet: "Shoulder wide.", ball: "None.", club: "None; outdoors a club in the last stage.", phone: PHONE.faceOn },
   cautions: [...CAUTIONS, "The floor is slippery on purpose: clear furniture, and not with balance trouble."],

@@ -1,6 +1,6 @@
 import { cycle, type CycleOptions } from "../../figure/scripts/cycle";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
 
 const good = vary<Partial<CycleOptions>>(cycle, { cycles: 5, period: 1.8, weight: 34, lag: 0.24, arms: 40, thorax: 42, stance: { gap: 42, stagger: 0 } });
 
@@ -10,7 +10,7 @@ export const drill: Drill = {
   feel: "You want to turn at once. Wait for the board.",
   level: 2, places: ["home"], minutes: 8, trains: ["feet", "trunk"],
   gear: [{ name: "Plank over a round bar", instead: ["a balance board", "the floor"] }, { name: "A book held at the chest", instead: ["a cushion"] }],
-  notWhen: ["You can't stand on one leg for ten seconds.", "A sore shoulder."],
+  notWhen: [ONE_LEG, "A sore shoulder."],
   setUp: ["Stand on the board as for side to side, the book at chest height.", "Begin wound toward the target.", "Rock to the trail foot, and let the turn come after it, level.", "Rock back; again the turn comes after."],
   at: { feet: "Shoulder wide on the board.", ball: "None.", club: "None.", phone: PHONE.faceOn },
   cautions: [...CAUTIONS, "You can fall: hard flat floor, something to hold near.", "Raised arms: not with shoulder or back trouble."],

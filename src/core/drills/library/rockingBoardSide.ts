@@ -1,6 +1,6 @@
 import { cycle, type CycleOptions } from "../../figure/scripts/cycle";
 import type { Drill, Stage } from "../drill";
-import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
 
 const good = vary<Partial<CycleOptions>>(cycle, { cycles: 5, period: 1.9, weight: 34, lag: 0.26, arms: 26, thorax: 20, stance: { gap: 42, stagger: 0 } });
 const leads = (limit: number, high: number | null, point = true) =>
@@ -22,7 +22,7 @@ export const drill: Drill = {
   feel: "Lazy. When it is right the arms seem to be late.",
   level: 2, places: ["home"], minutes: 8, trains: ["feet", "arms"],
   gear: [{ name: "Plank over a round bar", instead: ["a balance board", "a cutting board over a rolling pin in a towel", "the floor: stage 3"] }, { name: "Something light and flat", instead: ["a tea towel", "a magazine"] }],
-  notWhen: ["You can't stand on one leg for ten seconds.", "Dizziness."],
+  notWhen: [ONE_LEG, "Dizziness."],
   setUp: ["Lay the board over the bar on a hard flat floor, with something to hold near.", "Stand on it, feet shoulder wide, arms hanging, the light thing held loosely.", "Rock from foot to foot; let the arms swing short and late.", "Later a little quicker, with the hands no farther."],
   at: { feet: "Shoulder wide on the board.", ball: "None.", club: "None at first; later a club, hands down the grip.", phone: PHONE.faceOn },
   cautions: [...CAUTIONS, "You can fall: hard flat floor, something to hold near.", "Nothing that breaks in the hands."],

@@ -1,6 +1,6 @@
 import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
 
 const good = vary(swing, {
   gap: 24, stagger: 32, size: 0.55, back: 0.95, down: 0.36, share: { address: 78, loaded: 56, top: 56, impact: 68, finish: 98 }, heel: { address: 34, upAt: 0.9, finish: 46 },
@@ -13,7 +13,7 @@ export const drill: Drill = {
   feel: "Like swinging on one leg. The ball goes less far and straighter.",
   level: 2, places: ["home", "range"], minutes: 10, trains: ["balance", "hips", "knees"],
   gear: [{ name: "Something to hold near", instead: ["a chair back", "a bag stand"] }],
-  notWhen: ["Your lead knee or hip hurts under load.", "You can't stand on the lead leg for ten seconds."],
+  notWhen: ["Your lead knee or hip hurts under load.", ONE_LEG],
   setUp: ["Stand with the ankles two hands apart along the target line.", "Draw the trail foot back by a shoe's length and stand it on its toe, heel up.", "Lean onto the lead foot until you could lift the other.", "Swing to shoulder height and through."],
   at: { feet: "Lead foot at the ball; trail toe a shoe's length behind it.", ball: "Just inside the lead heel.", club: "Behind the ball.", phone: PHONE.both },
   cautions: [...CAUTIONS, "A narrow, crossed stance: have something to hold within reach."],

@@ -1,0 +1,36 @@
+import type { Metadata } from "next";
+import { notFound, redirect } from "next/navigation";
+import { DRILLS } from "@/core/drills";
+import { requestDatabase } from "@/server/db/request";
+import { currentGolfer } from "@/server/golfers/golfers";
+import { SelfCheck } from "@/ui/drills/selfCheck";
+import { CAUTIONS } from "@/core/drills/parts";
+
+export const metadata: Metadata = { title: "Before the first rep" };
+
+export default async function ReadyPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const drill = DRILLS.find((d) => d.id === id);
+  if (!drill) notFound();
+  const golfer = await currentGolfer(await requestDatabase());
+  if (!golfer) redirect("/begin");
+  const own = drill.cautions.filter((c) => !CAUTIONS.includes(c));
+  return (
+    <>
+      <p className="mt-5 text-[15px] text-ink-2">Is it safe, here and today?</p>
+      <h1 className="mt-1 text-[34px] md:text-[46px]">Before the first rep</h1>
+      <p className="mt-2 text-[17px]">{drill.name}. Asked once for each drill.</p>
+      <div className="mt-8 grid gap-x-16 gap-y-10 md:grid-cols-[1fr_360px]">
+        <SelfCheck drill={{ id: drill.id, notWhen: drill.notWhen }} />
+        <section className="order-first md:order-none">
+          <h2 className="mb-2 text-[23px]">Take care</h2>
+          <ul className="grid gap-2 text-[17px]">
+            {own.map((c) => <li key={c} className="font-semibold">{c}</li>)}
+            {CAUTIONS.map((c) => <li key={c}>{c}</li>)}
+          </ul>
+          {drill.notWhen.length > 0 && <p className="mt-4 text-[17px]"><strong>Not for you when: </strong>{drill.notWhen.join(" ")}</p>}
+        </section>
+      </div>
+    </>
+  );
+}

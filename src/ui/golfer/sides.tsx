@@ -1,0 +1,46 @@
+"use client";
+
+import { useOptimistic, useTransition } from "react";
+import { toast } from "sonner";
+import { chooseSide } from "@/app/golferActions";
+import { STYLE_CHOICES, type StyleChoice } from "@/core/choose/styles";
+import { STYLES, type Styles } from "@/core/drills/drill";
+
+/** The questions on which good teachers disagree: both sides, the usual one with its reason, and the golfer's choice. */
+export function Sides({ chosen, taken }: { chosen: Styles; taken: Styles }) {
+  return (
+    <ul className="border-t border-hair">
+      {STYLE_CHOICES.map((s) => <Side key={s.id} choice={s} chosen={chosen[s.id] ?? null} taken={taken[s.id] ?? null} />)}
+    </ul>
+  );
+}
+
+function Side({ choice, chosen, taken }: { choice: StyleChoice; chosen: string | null; taken: string | null }) {
+  const [value, setValue] = useOptimistic(chosen);
+  const [, start] = useTransition();
+  const choose = (side: string | null) =>
+    start(async () => {
+      setValue(side);
+      try {
+        await chooseSide(choice.id, side);
+      } catch {
+        toast.error("That could not be kept. Try again.");
+      }
+    });
+  const options = [...STYLES[choice.id].map((side, i) => ({ side: side as string | null, name: side, words: choice.sides[i]! })), { side: null, name: "leave it", words: `${taken && chosen === null ? `Now: ${taken}. ` : choice.usual ? `That is: ${choice.usual}. ` : ""}${choice.because}` }];
+  return (
+    <li className="border-b border-hair py-4">
+      <fieldset>
+        <legend className="mb-2 text-[20px] font-semibold">{choice.question}</legend>
+        <div className="grid gap-3 lg:grid-cols-3">
+          {options.map(({ side, name, words }) => (
+            <label key={name} className="grid min-h-11 grid-cols-[auto_1fr] gap-x-3 text-[15px]">
+              <input type="radio" name={choice.id} checked={value === side} onChange={() => choose(side)} className="mt-1 size-5 accent-(--ink)" />
+              <span><strong className="block text-[17px]">{name[0]!.toUpperCase() + name.slice(1)}</strong>{words}</span>
+            </label>
+          ))}
+        </div>
+      </fieldset>
+    </li>
+  );
+}
