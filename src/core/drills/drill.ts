@@ -123,6 +123,8 @@ export interface Drill {
   /** Slug; also the name of its file. */
   id: string;
   name: string;
+  /** Of a golfer's own drill: the built-in one whose movement it has. */
+  basedOn?: string;
   version: number;
   /** Place in the catalogue. */
   number: number;
