@@ -4,9 +4,9 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { z } from "zod";
 import { STANCES, type Stance } from "@/core/choose/reach";
-import { findStage } from "@/core/drills";
 import { STYLES, type StyleId } from "@/core/drills/drill";
 import { requestDatabase } from "@/server/db/request";
+import { drillOf } from "@/server/drills/ownDrills";
 import { armSpan, golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
 import { chooseGolfer, currentGolfer, keepOfGolfer, sampleGolfer, saveGolfer } from "@/server/golfers/golfers";
 import { BASELINE } from "@/server/reps/ownSwings";
@@ -44,7 +44,8 @@ async function whoever() {
 /** The cautions of a drill have been read and the self-check passed: on to its reps. */
 export async function cautionsRead(drillId: string): Promise<void> {
   const { db, golfer } = await whoever();
-  const { drill } = findStage(z.string().max(60).parse(drillId));
+  const drill = await drillOf(db, z.string().max(60).parse(drillId));
+  if (!drill) throw new Error("There is no such drill.");
   await keepOfGolfer(db, golfer.id, { cautionsRead: { ...golfer.cautionsRead, [drill.id]: new Date().toISOString() } });
   redirect(`/read?drill=${drill.id}`);
 }

@@ -61,6 +61,8 @@ export interface AnalyseOptions {
   /** A drill's id, or "none": measure all, judge nothing. */
   drill: string;
   stage?: string;
+  /** The stage itself, of a drill that is not built in. */
+  by?: Stage;
   /** Without a drill: the view that was filmed and how reps go. */
   view?: View;
   rules?: RepRules;
@@ -98,7 +100,7 @@ const SAMPLES = 64;
 export function analyse(original: Track, options: AnalyseOptions): Analysis {
   const { golfer } = options;
   if (!(golfer.statureCm >= 120 && golfer.statureCm <= 220)) throw new RangeError(`stature must be 120 to 220 cm, got ${golfer.statureCm}`);
-  const stage = options.drill === "none" ? null : findStage(options.drill, options.stage).stage;
+  const stage = options.by ?? (options.drill === "none" ? null : findStage(options.drill, options.stage).stage);
   const ask: Ask = { options, stage, rules: stage?.rules ?? options.rules ?? { kind: "swing", clubAhead: false }, view: stage?.view ?? options.view ?? "face-on" };
   const told = readReps(realTime(original, options.captureFps), ask);
   // No swing at the speed the film plays: perhaps one at a slow-motion camera's.

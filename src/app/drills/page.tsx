@@ -4,8 +4,11 @@ import { findingWords } from "@/core/choose/plain";
 import { FEWEST_SWINGS, profileOf } from "@/core/choose/profile";
 import { stylesOf } from "@/core/choose/styles";
 import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
+import { takeInDrill } from "@/app/drillActions";
+import { DRILLS } from "@/core/drills";
 import { requestDatabase } from "@/server/db/request";
 import { currentGolfer } from "@/server/golfers/golfers";
+import { ownDrills } from "@/server/drills/ownDrills";
 import { lastDrill, ownSwings } from "@/server/reps/ownSwings";
 import { Library } from "@/ui/drills/library";
 import type { LibraryGolfer, OwnSwings } from "@/ui/drills/libraryGolfer";
@@ -16,8 +19,8 @@ export const metadata: Metadata = { title: "Drills" };
 export default async function DrillsPage() {
   const db = await requestDatabase();
   const known = await currentGolfer(db);
-  if (!known) return <Suspense><Library golfer={{ ...ANYBODY, styles: stylesOf({}), last: null }} swings={null} /></Suspense>;
-  const [swings, last] = await Promise.all([ownSwings(db, known.id), lastDrill(db, known.id)]);
+  if (!known) return <Suspense><Library golfer={{ ...ANYBODY, styles: stylesOf({}), last: null }} swings={null} own={[]} takeIn={null} /></Suspense>;
+  const [swings, last, drills] = await Promise.all([ownSwings(db, known.id), lastDrill(db, known.id), ownDrills(db, known.id)]);
   const profile = swings.length >= FEWEST_SWINGS ? profileOf(swings.map((s) => s.measures), { statureCm: known.statureCm, club: "iron", styles: known.styles }) : null;
   const golfer: LibraryGolfer = { statureCm: known.statureCm, hand: known.hand, units: known.units, styles: profile?.styles ?? stylesOf(known.styles), last };
   // Only what a complaint asks about goes to the page.
@@ -29,7 +32,7 @@ export default async function DrillsPage() {
   };
   return (
     <Suspense>
-      <Library golfer={golfer} swings={own} />
+      <Library golfer={golfer} swings={own} own={drills.map((d) => ({ id: d.id, name: d.name, why: d.why, minutes: d.minutes, version: d.version, from: DRILLS.find((b) => b.id === d.basedOn)?.name ?? "" }))} takeIn={takeInDrill} />
     </Suspense>
   );
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { redirect } from "next/navigation";
-import { changeGolfer, practiseAs } from "@/app/golferActions";
+import { changeGolfer, chooseSide, practiseAs } from "@/app/golferActions";
 import { profileOf } from "@/core/choose/profile";
 import { requestDatabase } from "@/server/db/request";
 import { currentGolfer, listGolfers } from "@/server/golfers/golfers";
@@ -54,7 +54,7 @@ export default async function YouPage() {
       <section id="questions" className="scroll-mt-6 md:col-span-2">
         <h2 className="text-[29px]">Where good teachers disagree</h2>
         <p className="mt-1 mb-4 max-w-prose text-[17px] text-ink-2">Nothing here has to be answered. Drills of the other side stay open to you; they say so, and your own swings are held to your side.</p>
-        <Sides chosen={golfer.styles} taken={taken} />
+        <Sides chosen={golfer.styles} taken={taken} chooseSide={chooseSide} />
       </section>
     </div>
   );

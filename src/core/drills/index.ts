@@ -12,9 +12,18 @@ export const DRILLS: readonly Drill[] = [...all].sort((a, b) => a.number - b.num
 export function findStage(drillId: string, stageId?: string): { drill: Drill; stage: Stage } {
   const drill = DRILLS.find((d) => d.id === drillId);
   if (!drill) throw new RangeError(`no drill named ${drillId}; there are: ${DRILLS.map((d) => d.id).join(", ")}, none`);
+  return { drill, stage: stageOf(drill, stageId) };
+}
+
+/**
+ * A stage of a drill by id, or its main one.
+ *
+ * @throws RangeError naming what there is
+ */
+export function stageOf(drill: Drill, stageId?: string): Stage {
   const stage = stageId === undefined ? drill.stages.find((s) => s.main) : drill.stages.find((s) => s.id === stageId);
   if (!stage) throw new RangeError(`${drill.id} has no stage ${stageId}; there are: ${drill.stages.map((s) => s.id).join(", ")}`);
-  return { drill, stage };
+  return stage;
 }
 
 /** A check's band for one golfer, in the measure's unit. */

@@ -1,4 +1,4 @@
-import { findStage } from "../../core/drills";
+import { stageOf, type Drill } from "../../core/drills";
 import { movementOf, type Movement } from "../../core/play/movement";
 
 /** Movements kept ready: simulating one takes a tenth of a second, and the same ones are asked for again. */
@@ -8,13 +8,13 @@ const MOST = 120;
 /**
  * A stage's target, or one of its faults, for a golfer; null where there is none.
  *
- * @throws RangeError for a drill or stage that does not exist
+ * @throws RangeError for a stage that does not exist
  */
-export function playedMovement(drillId: string, stageId: string, faultId: string | null, golfer: { statureCm: number; hand: "left" | "right" }): Movement | null {
-  const { stage } = findStage(drillId, stageId);
+export function playedMovement(drill: Drill, stageId: string, faultId: string | null, golfer: { statureCm: number; hand: "left" | "right" }): Movement | null {
+  const stage = stageOf(drill, stageId);
   const script = faultId === null ? stage.target : stage.faults?.find((f) => f.id === faultId)?.script;
   if (!script) return null;
-  const key = [drillId, stageId, faultId, Math.round(golfer.statureCm), golfer.hand].join(" ");
+  const key = [drill.id, drill.version, stageId, faultId, Math.round(golfer.statureCm), golfer.hand].join(" ");
   const known = ready.get(key);
   if (known) return known;
   const movement = movementOf(stage, script(), golfer);

@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { RepSeries } from "../../core/analyse";
+import type { Stage } from "../../core/drills";
 import type { Measured, Verdict } from "../../core/judge/verdict";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
@@ -83,7 +84,9 @@ export interface RepDetail {
   place: string | null;
   drillId: string | null;
   drill: string | null;
-  stageId: string | null;
+  /** Why the drill helps, and the stage, as they stood when the rep was judged. */
+  why: string | null;
+  stage: Stage | null;
   clip: { sha256: string; name: string; kept: boolean };
   trackSha256: string;
   hand: "left" | "right";
@@ -124,7 +127,8 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     place: row.session.place,
     drillId: row.definition?.id ?? null,
     drill: row.definition?.name ?? null,
-    stageId: row.bout.stageId,
+    why: row.definition?.why ?? null,
+    stage: row.definition?.stages.find((s) => s.id === row.bout.stageId) ?? null,
     clip: { sha256: row.clip.sha256, name: row.clip.name, kept: row.clip.kept },
     trackSha256: row.rep.trackSha256,
     hand: row.rep.hand,

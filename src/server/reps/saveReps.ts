@@ -1,12 +1,13 @@
-import { createHash, randomUUID } from "node:crypto";
+import { randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
 import { and, desc, eq, gt } from "drizzle-orm";
 import { ALGORITHM_VERSION, analyse, WHY, type Analysis } from "../../core/analyse";
-import { findStage } from "../../core/drills";
+import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
-import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { drillOf, keepDrillVersion } from "../drills/ownDrills";
+import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
 
 export interface SaveRequest {
   golferId: string;
@@ -33,16 +34,17 @@ const BOUT_GAP = 45 * 60_000;
 export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: string[]; analysis: Analysis }> {
   const [who] = await db.select().from(golfer).where(eq(golfer.id, request.golferId));
   if (!who) throw new Error("there is no such golfer");
+  const chosen = await chosenBy(db, request);
   const track = readTrack(await readFile(blobPath("tracks", request.trackSha256)));
   const analysis = analyse(track, {
-    golfer: { statureCm: who.statureCm, hand: who.hand }, drill: request.drill, stage: request.stage, captureFps: request.captureFps,
+    golfer: { statureCm: who.statureCm, hand: who.hand }, drill: request.drill, stage: request.stage, captureFps: request.captureFps, ...(chosen ? { by: chosen.stage } : {}),
   });
   // A clip that may be slow motion is kept once its speed is known.
   if (analysis.problems.some((p) => p.code === "slowMotion")) return { ids: [], analysis };
   const kept = (await blobSize("clips", request.clip.sha256)) !== null;
   const ids = await db.transaction(async (tx) => {
     await tx.insert(clip).values({ ...request.clip, kept }).onConflictDoUpdate({ target: clip.sha256, set: { kept, name: request.clip.name } });
-    const boutId = await findBout(tx as unknown as Db, request);
+    const boutId = await findBout(tx as unknown as Db, request, chosen);
     await tx.delete(rep).where(and(eq(rep.boutId, boutId), eq(rep.clipSha256, request.clip.sha256)));
     const out: string[] = [];
     for (const r of analysis.reps) {
@@ -76,10 +78,21 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
   return { ids, analysis };
 }
 
+interface Chosen {
+  drill: Drill;
+  stage: Stage;
+}
+
+/** What the reps are judged by; null where they are only measured. */
+async function chosenBy(db: Db, { drill: id, stage }: SaveRequest): Promise<Chosen | null> {
+  if (id === "none") return null;
+  const own = await drillOf(db, id);
+  return own ? { drill: own, stage: stageOf(own, stage) } : findStage(id, stage);
+}
+
 /** The bout a rep belongs to: the golfer's latest one of that drill if it is still going on, else a new one. */
-async function findBout(db: Db, request: SaveRequest): Promise<string> {
+async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Promise<string> {
   const since = new Date(request.at.getTime() - BOUT_GAP);
-  const chosen = request.drill === "none" ? null : findStage(request.drill, request.stage);
   const versionId = chosen ? await keepDrillVersion(db, chosen.drill) : null;
   const running = await db
     .select({ boutId: bout.id, sessionId: session.id, versionId: bout.drillVersionId, stageId: bout.stageId, at: bout.startedAt })
@@ -96,11 +109,5 @@ async function findBout(db: Db, request: SaveRequest): Promise<string> {
   }
   const id = randomUUID();
   await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId: chosen?.stage.id ?? null, startedAt: request.at });
-  return id;
-}
-
-async function keepDrillVersion(db: Db, drill: ReturnType<typeof findStage>["drill"]): Promise<string> {
-  const id = createHash("sha256").update(`${drill.id}@${drill.version}`).digest("hex").slice(0, 24);
-  await db.insert(drillVersion).values({ id, drillId: drill.id, version: drill.version, definition: drill }).onConflictDoNothing();
   return id;
 }

@@ -9,9 +9,11 @@ import { DRILLS, isJudged, type Drill } from "@/core/drills";
 import { BODY_PARTS, type BodyPart } from "@/core/drills/drill";
 import { conflicts } from "@/core/choose/conflicts";
 import { findStyle, opposed } from "@/core/choose/styles";
+import type { FileProblem } from "@/core/formats/drillFile";
 import { TINY } from "@/ui/charts/strip/geometry";
-import type { LibraryGolfer, OwnSwings } from "./libraryGolfer";
+import type { LibraryGolfer, OwnDrillLine, OwnSwings } from "./libraryGolfer";
 import { MiniStrip } from "./miniStrip";
+import { TakeIn } from "./takeIn";
 import { WhichIsIt } from "./whichIsIt";
 
 /** What is asked of the list: a complaint's id, words, and what a drill must be. It stands in the address, so that a choice can be linked to and the way back works. */
@@ -24,7 +26,7 @@ const GROUPS: Record<Drill["group"], string> = {
 const LEVELS = ["", "easy", "middling", "hard"] as const;
 
 /** What do you notice? The answer, and the drills for it; or all drills, by what they start from. */
-export function Library({ golfer, swings }: { golfer: LibraryGolfer; swings: OwnSwings | null }) {
+export function Library({ golfer, swings, own, takeIn }: { golfer: LibraryGolfer; swings: OwnSwings | null; own: readonly OwnDrillLine[]; takeIn: ((text: string) => Promise<FileProblem[]>) | null }) {
   const asked = useSearchParams();
   // The address follows typing a moment later: the words themselves are held here.
   const [words, setWords] = useState(asked.get("q") ?? "");
@@ -102,15 +104,28 @@ export function Library({ golfer, swings }: { golfer: LibraryGolfer; swings: Own
           {chosen ? (
             <ol className="mt-3 border-t border-hair">{listed.map((d, i) => <Row key={d.id} drill={d} number={i + 1} golfer={golfer} narrow={symptom !== null} />)}</ol>
           ) : (
-            (Object.keys(GROUPS) as Drill["group"][]).map((group) => {
-              const own = listed.filter((d) => d.group === group);
-              return own.length > 0 && (
+            <>
+            {takeIn && (
+              <section className="mt-6">
+                <div className="flex flex-wrap items-center justify-between gap-3"><h2 className="text-[23px]">Your own</h2><TakeIn takeIn={takeIn} /></div>
+                {own.length ? <ul className="mt-2 border-t border-hair">{own.map((d) => (
+                  <li key={d.id} className="grid gap-x-5 gap-y-1 border-b border-hair py-3 md:grid-cols-[1fr_300px]">
+                    <span><Link href={`/drills/${d.id}`} className="display text-[23px] underline underline-offset-4">{d.name}</Link><span className="mt-1 block max-w-prose text-[15px]">{d.why}</span></span>
+                    <span className="text-[15px] text-ink-2"><strong className="text-ink">{d.minutes} min</strong><span className="block">version {d.version}, made from {d.from}</span><Link href={`/drills/${d.id}/edit`} className="underline underline-offset-4">Change it</Link></span>
+                  </li>
+                ))}</ul> : <p className="mt-1 text-[15px] text-ink-2">None yet. Open a drill and make a copy, or take in what a teacher sent.</p>}
+              </section>
+            )}
+            {(Object.keys(GROUPS) as Drill["group"][]).map((group) => {
+              const of = listed.filter((d) => d.group === group);
+              return of.length > 0 && (
                 <section key={group} className="mt-6">
                   <h2 className="text-[23px]">{GROUPS[group]}</h2>
-                  <ol className="mt-2 border-t border-hair">{own.map((d) => <Row key={d.id} drill={d} golfer={golfer} />)}</ol>
+                  <ol className="mt-2 border-t border-hair">{of.map((d) => <Row key={d.id} drill={d} golfer={golfer} />)}</ol>
                 </section>
               );
-            })
+            })}
+            </>
           )}
         </div>
       </div>

@@ -20,3 +20,14 @@ export interface OwnSwings {
   /** What they speak for first. */
   first: { id: string; words: string } | null;
 }
+
+/** A drill of the golfer's own, as the list names it. */
+export interface OwnDrillLine {
+  id: string;
+  name: string;
+  why: string;
+  minutes: number;
+  version: number;
+  /** Name of the built-in drill that it was made from. */
+  from: string;
+}

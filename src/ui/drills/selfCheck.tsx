@@ -2,14 +2,13 @@
 
 import Link from "next/link";
 import { useState, useTransition } from "react";
-import { cautionsRead } from "@/app/golferActions";
 import { adviceFor, SELF_CHECK, type SelfCheckAnswers } from "@/core/drills/selfCheck";
 import type { Drill } from "@/core/drills";
 import { YesNo } from "@/ui/kit/yesNo";
 import { Button } from "@/ui/kit/button";
 
 /** Five questions to oneself; then on to the drill, or what to do instead. */
-export function SelfCheck({ drill }: { drill: Pick<Drill, "id" | "notWhen"> }) {
+export function SelfCheck({ drill, goOn }: { drill: Pick<Drill, "notWhen">; goOn: () => Promise<void> }) {
   const [answers, setAnswers] = useState<SelfCheckAnswers>({});
   const [pending, start] = useTransition();
   const advice = adviceFor(answers, drill);
@@ -27,7 +26,7 @@ export function SelfCheck({ drill }: { drill: Pick<Drill, "id" | "notWhen"> }) {
             <p className="display text-[29px]">{advice.title}</p>
             <p className="mt-1 mb-4 max-w-prose text-[17px]">{advice.words}</p>
             {advice.go ? (
-              <Button look="main" className="min-h-14 px-8 text-[20px]" disabled={pending} onClick={() => start(() => cautionsRead(drill.id))}>{pending ? "Keeping…" : "Go on"}</Button>
+              <Button look="main" className="min-h-14 px-8 text-[20px]" disabled={pending} onClick={() => start(goOn)}>{pending ? "Keeping…" : "Go on"}</Button>
             ) : (
               <Button asChild><Link href="/drills">Other drills</Link></Button>
             )}

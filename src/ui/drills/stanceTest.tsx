@@ -2,7 +2,6 @@
 
 import { useId, useState, useTransition } from "react";
 import { toast } from "sonner";
-import { keepReach, keepStance } from "@/app/golferActions";
 import { firstStance, REACH_CM, STANCE_WORDS, STANCES, type Stance } from "@/core/choose/reach";
 import type { StanceTest as Compared } from "@/core/choose/stances";
 import { armSpan } from "@/core/formats/golferAnswers";
@@ -16,10 +15,12 @@ interface Props {
   armSpanCm: number | null;
   stance: Stance | null;
   compared: Compared;
+  keepReach: (armSpanCm: number | null) => Promise<void>;
+  keepStance: (stance: Stance | null) => Promise<void>;
 }
 
 /** Which stance to try first, by the reach of the arms; and which one it is, by the turns in each of the three. */
-export function StanceTest({ statureCm, units, armSpanCm, stance, compared }: Props) {
+export function StanceTest({ statureCm, units, armSpanCm, stance, compared, keepReach, keepStance }: Props) {
   const id = useId();
   const scale = units === "cm" ? 1 : CM_PER_INCH;
   const [text, setText] = useState(armSpanCm === null ? "" : String(Math.round((armSpanCm / scale) * 10) / 10));

@@ -2,20 +2,21 @@
 
 import { useOptimistic, useTransition } from "react";
 import { toast } from "sonner";
-import { chooseSide } from "@/app/golferActions";
 import { STYLE_CHOICES, type StyleChoice } from "@/core/choose/styles";
-import { STYLES, type Styles } from "@/core/drills/drill";
+import { STYLES, type StyleId, type Styles } from "@/core/drills/drill";
+
+type ChooseSide = (style: StyleId, side: string | null) => Promise<void>;
 
 /** The questions on which good teachers disagree: both sides, the usual one with its reason, and the golfer's choice. */
-export function Sides({ chosen, taken }: { chosen: Styles; taken: Styles }) {
+export function Sides({ chosen, taken, chooseSide }: { chosen: Styles; taken: Styles; chooseSide: ChooseSide }) {
   return (
     <ul className="border-t border-hair">
-      {STYLE_CHOICES.map((s) => <Side key={s.id} choice={s} chosen={chosen[s.id] ?? null} taken={taken[s.id] ?? null} />)}
+      {STYLE_CHOICES.map((s) => <Side key={s.id} choice={s} chosen={chosen[s.id] ?? null} taken={taken[s.id] ?? null} chooseSide={chooseSide} />)}
     </ul>
   );
 }
 
-function Side({ choice, chosen, taken }: { choice: StyleChoice; chosen: string | null; taken: string | null }) {
+function Side({ choice, chosen, taken, chooseSide }: { choice: StyleChoice; chosen: string | null; taken: string | null; chooseSide: ChooseSide }) {
   const [value, setValue] = useOptimistic(chosen);
   const [, start] = useTransition();
   const choose = (side: string | null) =>

@@ -9,7 +9,7 @@ import type { Measured } from "@/core/judge/verdict";
 import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
 import { Button } from "@/ui/kit/button";
 import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";
-import { SpreadBar } from "./spreadBar";
+import { SpreadBar } from "@/ui/charts/spreadBar";
 
 const IN_WORDS = ["no", "one", "two", "three", "four", "five"];
 

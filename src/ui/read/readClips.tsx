@@ -4,7 +4,6 @@ import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import { Button } from "@/ui/kit/button";
 import { FEWEST_SWINGS } from "@/core/choose/profile";
-import { DRILLS } from "@/core/drills";
 import { ClipCard } from "./clipCard";
 import { DeviceLine } from "./deviceLine";
 import { headline } from "./queue";
@@ -17,7 +16,17 @@ const SAMPLES = {
 } as const;
 type SampleSet = keyof typeof SAMPLES;
 
+/** A drill that clips can be read for. */
+export interface ReadDrill {
+  id: string;
+  name: string;
+  /** The built-in drill whose movement it has: what is read of a clip goes by that. */
+  readAs: string;
+  stages: readonly { id: string; name: string; view: "face-on" | "down-the-line"; main: boolean }[];
+}
+
 interface Props {
+  drills: readonly ReadDrill[];
   hand: "left" | "right";
   statureCm: number;
   keepFilm: boolean;
@@ -30,13 +39,14 @@ interface Props {
 }
 
 /** Read clips: drop or choose several; each one is a column that fills as it is read. */
-export function ReadClips({ hand, statureCm, keepFilm, drill: asked, stage: askedStage, sample, cautionsRead }: Props) {
+export function ReadClips({ drills, hand, statureCm, keepFilm, drill: asked, stage: askedStage, sample, cautionsRead }: Props) {
   const [set, setSet] = useState(sample);
-  const [drill, setDrill] = useState(sample ? SAMPLES[sample].drill : (DRILLS.find((d) => d.id === asked)?.id ?? "double-step"));
-  const stages = DRILLS.find((d) => d.id === drill)?.stages ?? [];
+  const [drill, setDrill] = useState(sample ? SAMPLES[sample].drill : (drills.find((d) => d.id === asked)?.id ?? "double-step"));
+  const chosen = drills.find((d) => d.id === drill);
+  const stages = chosen?.stages ?? [];
   const [wish, setStage] = useState(askedStage);
-  const stage = stages.find((s) => s.id === wish)?.id;
-  const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, { drill, stage, hand, statureCm });
+  const stage = (stages.find((s) => s.id === wish) ?? stages.find((s) => s.main))?.id;
+  const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, drill, { drill: chosen?.readAs ?? drill, stage, hand, statureCm });
   const [trouble, setTrouble] = useState(false);
   const begun = useRef(false);
   const input = useRef<HTMLInputElement>(null);
@@ -101,14 +111,14 @@ export function ReadClips({ hand, statureCm, keepFilm, drill: asked, stage: aske
         <label className="flex flex-wrap items-center gap-2">
           Judge them as
           <select value={drill} onChange={(e) => { setDrill(e.target.value); setStage(undefined); }} disabled={open} className={SELECT}>
-            {DRILLS.map((d) => <option key={d.id} value={d.id}>{d.name}</option>)}
+            {drills.map((d) => <option key={d.id} value={d.id}>{d.name}</option>)}
             <option value="none">nothing: only measure</option>
           </select>
         </label>
         {stages.length > 1 && (
           <label className="flex flex-wrap items-center gap-2">
             stage
-            <select value={stage ?? stages.find((s) => s.main)!.id} onChange={(e) => setStage(e.target.value)} disabled={open} className={SELECT}>
+            <select value={stage} onChange={(e) => setStage(e.target.value)} disabled={open} className={SELECT}>
               {stages.map((s) => <option key={s.id} value={s.id}>{s.name}, {s.view === "face-on" ? "from in front" : "from behind"}</option>)}
             </select>
           </label>

@@ -8,9 +8,13 @@ import { keepReps, NotKeptError, putBlob } from "./keep";
 
 let nextId = 1;
 
-/** Reads clips one after another in a worker, keeps what was read, and tells how far each one is. */
-export function useReading(keepFilm: boolean, { drill, stage, hand, statureCm }: ReadFor) {
-  const readFor = useMemo(() => ({ drill, stage, hand, statureCm }), [drill, stage, hand, statureCm]);
+/**
+ * Reads clips one after another in a worker, keeps what was read, and tells how far each one is.
+ *
+ * @param drill what their reps are judged by; the reader goes by the drill that it was made from
+ */
+export function useReading(keepFilm: boolean, drill: string, { drill: readAs, stage, hand, statureCm }: ReadFor) {
+  const readFor = useMemo(() => ({ drill: readAs, stage, hand, statureCm }), [readAs, stage, hand, statureCm]);
   const [items, change] = useReducer(changeQueue, []);
   const [device, setDevice] = useState<AboutDevice | null>(null);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);

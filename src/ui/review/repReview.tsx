@@ -2,7 +2,6 @@
 
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { findStage } from "@/core/drills";
 import { readTrack } from "@/core/formats/trackFile";
 import { AlsoMeasured } from "./alsoMeasured";
 import { failWords } from "@/core/judge/judge";
@@ -128,14 +127,14 @@ export function RepReview({ rep }: { rep: RepDetail }) {
 /** The one thing to change, in a sentence. */
 function Next({ rep }: { rep: RepDetail }) {
   const v = rep.verdict;
-  if (!v || !rep.drillId) return null;
-  const { stage, drill } = findStage(rep.drillId, rep.stageId ?? undefined);
+  const { stage } = rep;
+  if (!v || !stage) return null;
   const action = stage.actions.find((a) => a.id === v.cue?.id);
   const check = stage.checks.find((c) => c.id === v.cue?.id);
   const result = v.checks.find((c) => c.id === v.cue?.id);
   const words = action?.next ?? (check && result ? failWords(check, result).next : null);
   const open = v.checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable")).length;
-  const text = words ?? (v.result === "pass" ? `Do it again: a set is four reps with a plain swing after each. ${drill.why}` : open ? "Do another: nearer the middle of the band the film is sure of it." : null);
+  const text = words ?? (v.result === "pass" ? `Do it again: a set is four reps with a plain swing after each. ${rep.why}` : open ? "Do another: nearer the middle of the band the film is sure of it." : null);
   if (!text) return null;
   return (
     <section className="mt-5">

@@ -1,6 +1,5 @@
 "use client";
 
-import { findStage } from "@/core/drills";
 import type { RepDetail } from "@/server/reps/queries";
 import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";
@@ -19,7 +18,7 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
   const data = { series: rep.series, events, hand: rep.hand, checks, at };
   const s = stripScales(FILM, rep.series, events, rep.hand);
   const gates = gatesOf(checks, at, rep.series, events, s, FILM);
-  const names = rep.drillId ? new Map(findStage(rep.drillId, rep.stageId ?? undefined).stage.checks.map((c) => [c.id, c.name])) : new Map<string, string>();
+  const names = new Map(rep.stage?.checks.map((c) => [c.id, c.name]));
   const zero = events.top ?? s.from;
   const shown = EVENT_WORDS.filter(([name]) => events[name] !== undefined);
   const eventY = pushApart(shown.map(([name]) => s.y(events[name]!)), 36, 16, FILM.height - 18);

@@ -1,12 +1,15 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { notFound } from "next/navigation";
+import { copyDrill } from "@/app/drillActions";
+import { keepReach, keepStance } from "@/app/golferActions";
 import { conflicts, conflictWords } from "@/core/choose/conflicts";
 import { STANCE_WORDS } from "@/core/choose/reach";
 import { compareStances, STANCE_DRILL, STANCE_STAGES } from "@/core/choose/stances";
 import { findSymptom } from "@/core/choose/symptoms";
 import { DRILLS, isJudged, type Drill, type Stage } from "@/core/drills";
 import { requestDatabase } from "@/server/db/request";
+import { drillOf, isOwn } from "@/server/drills/ownDrills";
 import { playedMovement } from "@/server/drills/played";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { repsOfDrill } from "@/server/reps/ownSwings";
@@ -20,13 +23,10 @@ interface Props {
   searchParams: Promise<{ stage?: string }>;
 }
 
-const drillOf = async (params: Props["params"]): Promise<Drill | undefined> => {
-  const { id } = await params;
-  return DRILLS.find((d) => d.id === id);
-};
+const asked = async (params: Props["params"]): Promise<Drill | null> => drillOf(await requestDatabase(), (await params).id);
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: (await drillOf(params))?.name ?? "No such drill" };
+  return { title: (await asked(params))?.name ?? "No such drill" };
 }
 
 const shown = (s: Stage): StageShown => ({
@@ -34,15 +34,16 @@ const shown = (s: Stage): StageShown => ({
 });
 
 export default async function DrillPage({ params, searchParams }: Props) {
-  const drill = await drillOf(params);
+  const drill = await asked(params);
   if (!drill) notFound();
-  const asked = (await searchParams).stage;
-  const stage = drill.stages.find((s) => s.id === asked) ?? drill.stages.find((s) => s.main)!;
+  const wanted = (await searchParams).stage;
+  const stage = drill.stages.find((s) => s.id === wanted) ?? drill.stages.find((s) => s.main)!;
   const db = await requestDatabase();
   const known = await currentGolfer(db);
   const turns = known && drill.id === STANCE_DRILL ? (await repsOfDrill(db, known.id, drill.id, 30)).flatMap((r) => (r.key && STANCE_STAGES[r.key] ? [{ stance: STANCE_STAGES[r.key]!, measures: r.measures }] : [])) : null;
+  const mine = known !== null && drill.basedOn !== undefined && (await isOwn(db, known.id, drill.id));
   const golfer = known ? { statureCm: known.statureCm, hand: known.hand, units: known.units } : ANYBODY;
-  const against = DRILLS.filter((d) => d.group !== "baseline").flatMap((other) => conflicts(drill, other).slice(0, 1).map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })));
+  const against = DRILLS.filter((d) => d.group !== "baseline" && d.id !== drill.basedOn).flatMap((other) => conflicts(drill, other).slice(0, 1).map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })));
   const { at, dose } = drill;
   return (
     <>
@@ -54,14 +55,14 @@ export default async function DrillPage({ params, searchParams }: Props) {
         <p className="max-w-[30rem] text-[20px] leading-snug">{drill.why}</p>
         <Button look="main" asChild><Link href={known && !known.cautionsRead[drill.id] ? `/drills/${drill.id}/ready` : `/read?drill=${drill.id}`}>{known?.cautionsRead[drill.id] ? "Read clips" : "Begin"}</Link></Button>
       </div>
-      <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill.id, stage.id, null, golfer)} golfer={golfer}>
+      <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill, stage.id, null, golfer)} golfer={golfer}>
         <section>
           <h2 className="mb-2 text-[23px]">Stages</h2>
           <Stages drillId={drill.id} stages={drill.stages.map(shown)} here={stage.id} />
           {stage.note && <p className="mt-2 text-[15px] text-ink-2">{stage.note}</p>}
         </section>
       </DrillView>
-      {known && turns && <StanceTest statureCm={known.statureCm} units={known.units} armSpanCm={known.armSpanCm} stance={known.stance} compared={compareStances(turns)} />}
+      {known && turns && <StanceTest statureCm={known.statureCm} units={known.units} armSpanCm={known.armSpanCm} stance={known.stance} compared={compareStances(turns)} keepReach={keepReach} keepStance={keepStance} />}
       <div className="mt-10 grid gap-x-12 gap-y-8 border-t border-hair pt-8 md:grid-cols-2 xl:grid-cols-4">
         <section>
           <h2 className="mb-2 text-[23px]">Set up</h2>
@@ -87,6 +88,11 @@ export default async function DrillPage({ params, searchParams }: Props) {
           {drill.notWhen.length > 0 && <p className="mt-3 text-[15px]"><strong>Not for you when: </strong>{drill.notWhen.join(" ")}</p>}
         </section>
       </div>
+      <section className="mt-8 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-hair pt-6">
+        {mine ? <Button asChild><Link href={`/drills/${drill.id}/edit`}>Change it</Link></Button> : known && <form action={copyDrill.bind(null, drill.id)}><Button type="submit">Make a copy of your own</Button></form>}
+        <Button look="quiet" asChild><a href={`/api/drills/${drill.id}`} download>Save as a file</a></Button>
+        <p className="text-[15px] text-ink-2">{drill.basedOn ? <>Version {drill.version} of your own, made from <DrillLink id={drill.basedOn} />.</> : "A copy has bands, words, stages and dose of your own; this one stays as it is."}</p>
+      </section>
       {against.length > 0 && (
         <section className="mt-8 border-t border-hair pt-6">
           <h2 className="mb-2 text-[23px]">Pulls against</h2>

@@ -1,18 +1,19 @@
 import type { Metadata } from "next";
 import { notFound, redirect } from "next/navigation";
-import { DRILLS } from "@/core/drills";
+import { cautionsRead } from "@/app/golferActions";
+import { CAUTIONS } from "@/core/drills/parts";
 import { requestDatabase } from "@/server/db/request";
+import { drillOf } from "@/server/drills/ownDrills";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { SelfCheck } from "@/ui/drills/selfCheck";
-import { CAUTIONS } from "@/core/drills/parts";
 
 export const metadata: Metadata = { title: "Before the first rep" };
 
 export default async function ReadyPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const drill = DRILLS.find((d) => d.id === id);
+  const db = await requestDatabase();
+  const [drill, golfer] = await Promise.all([drillOf(db, id), currentGolfer(db)]);
   if (!drill) notFound();
-  const golfer = await currentGolfer(await requestDatabase());
   if (!golfer) redirect("/begin");
   const own = drill.cautions.filter((c) => !CAUTIONS.includes(c));
   return (
@@ -21,7 +22,7 @@ export default async function ReadyPage({ params }: { params: Promise<{ id: stri
       <h1 className="mt-1 text-[34px] md:text-[46px]">Before the first rep</h1>
       <p className="mt-2 text-[17px]">{drill.name}. Asked once for each drill.</p>
       <div className="mt-8 grid gap-x-16 gap-y-10 md:grid-cols-[1fr_360px]">
-        <SelfCheck drill={{ id: drill.id, notWhen: drill.notWhen }} />
+        <SelfCheck drill={{ notWhen: drill.notWhen }} goOn={cautionsRead.bind(null, drill.id)} />
         <section className="order-first md:order-none">
           <h2 className="mb-2 text-[23px]">Take care</h2>
           <ul className="grid gap-2 text-[17px]">

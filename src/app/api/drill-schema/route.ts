@@ -1,0 +1,4 @@
+import { drillSchema } from "@/core/formats/drillFile";
+
+/** The JSON Schema of drill files. */
+export const GET = () => Response.json(drillSchema(), { headers: { "content-type": "application/schema+json" } });

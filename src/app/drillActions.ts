@@ -1,0 +1,81 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { redirect } from "next/navigation";
+import { z } from "zod";
+import { checkDrillFile, fileOf, readDrillFile, type FileProblem } from "@/core/formats/drillFile";
+import { requestDatabase } from "@/server/db/request";
+import { addOwn, drillOf, isOwn, keepVersion, setRemoved, versionsOf } from "@/server/drills/ownDrills";
+import { currentGolfer } from "@/server/golfers/golfers";
+import { judgeAllAgain } from "@/server/reps/judgeAgain";
+
+const drillId = z.string().min(1).max(60);
+
+async function whoever() {
+  const db = await requestDatabase();
+  const golfer = await currentGolfer(db);
+  if (!golfer) redirect("/begin");
+  return { db, golfer };
+}
+
+/** The golfer's own drill, or nothing to change. */
+async function own(id: string) {
+  const { db, golfer } = await whoever();
+  if (!(await isOwn(db, golfer.id, drillId.parse(id)))) throw new Error("This drill is not yours to change.");
+  return { db, golfer };
+}
+
+/** A copy of a drill, to be changed. */
+export async function copyDrill(id: string): Promise<void> {
+  const { db, golfer } = await whoever();
+  const drill = await drillOf(db, drillId.parse(id));
+  if (!drill) throw new Error("There is no such drill.");
+  const file = fileOf(drill);
+  redirect(`/drills/${await addOwn(db, golfer.id, { ...file, name: `${file.name}, mine`.slice(0, 60) })}/edit`);
+}
+
+/** Takes in a drill file: to its editor, or back with what is wrong. */
+export async function takeInDrill(text: string): Promise<FileProblem[]> {
+  const { db, golfer } = await whoever();
+  const read = readDrillFile(z.string().parse(text));
+  if (!read.ok) return read.problems;
+  redirect(`/drills/${await addOwn(db, golfer.id, read.file)}/edit`);
+}
+
+export type Kept = { ok: true; version: number } | { ok: false; problems: FileProblem[] };
+
+/** Keeps a changed drill as its next version. */
+export async function keepDrill(id: string, value: unknown): Promise<Kept> {
+  const { db } = await own(id);
+  const read = checkDrillFile(value);
+  if (!read.ok) return read;
+  const version = await keepVersion(db, id, read.file);
+  revalidatePath(`/drills/${id}`, "layout");
+  return { ok: true, version };
+}
+
+/** Makes an earlier version the one in use, as a new one: nothing is lost. */
+export async function backToVersion(id: string, version: number): Promise<number> {
+  const { db } = await own(id);
+  const wanted = (await versionsOf(db, id)).find((v) => v.version === version);
+  if (!wanted) throw new Error("There is no such version.");
+  const now = await keepVersion(db, id, fileOf(wanted.drill));
+  revalidatePath(`/drills/${id}`, "layout");
+  return now;
+}
+
+/** Judges the drill's kept reps by a version; answers how many verdicts changed. */
+export async function judgeDrillAgain(id: string, version: number): Promise<number> {
+  const { db, golfer } = await own(id);
+  const wanted = (await versionsOf(db, id)).find((v) => v.version === version);
+  if (!wanted) throw new Error("There is no such version.");
+  const changed = await judgeAllAgain(db, golfer.id, wanted.drill);
+  revalidatePath("/", "layout");
+  return changed;
+}
+
+export async function binDrill(id: string, removed: boolean): Promise<void> {
+  const { db } = await own(id);
+  await setRemoved(db, id, removed);
+  revalidatePath("/drills");
+}

@@ -1,0 +1,35 @@
+"use client";
+
+import { useRef, useState, useTransition } from "react";
+import { readDrillFile, type FileProblem } from "@/core/formats/drillFile";
+import { Button } from "@/ui/kit/button";
+
+/** Takes in a drill from a file, or says all that is wrong with it. */
+export function TakeIn({ takeIn }: { takeIn: (text: string) => Promise<FileProblem[]> }) {
+  const input = useRef<HTMLInputElement>(null);
+  const [wrong, setWrong] = useState<{ name: string; problems: FileProblem[] } | null>(null);
+  const [pending, start] = useTransition();
+  const read = (file: File) =>
+    start(async () => {
+      const text = await file.text();
+      const here = readDrillFile(text);
+      const problems = here.ok ? await takeIn(text) : here.problems;
+      setWrong(problems.length ? { name: file.name, problems } : null);
+    });
+  return (
+    <div>
+      <input ref={input} type="file" accept=".json,application/json" className="sr-only" aria-label="Drill file" tabIndex={-1} onChange={(e) => {
+        const file = e.target.files?.[0];
+        e.target.value = "";
+        if (file) read(file);
+      }} />
+      <Button disabled={pending} onClick={() => input.current?.click()}>{pending ? "Reading it…" : "Take in a drill file"}</Button>
+      {wrong && (
+        <div role="alert" className="mt-3 max-w-prose border-l-4 border-fail pl-4">
+          <p className="font-semibold">{wrong.name} was not taken in. {wrong.problems.length === 1 ? "One thing is wrong:" : `${wrong.problems.length} things are wrong:`}</p>
+          <ul className="mt-1 max-h-72 overflow-auto text-[15px]" tabIndex={0}>{wrong.problems.map((p) => <li key={`${p.where} ${p.what}`} className="break-words"><strong>{p.where}</strong>: {p.what}</li>)}</ul>
+        </div>
+      )}
+    </div>
+  );
+}
