@@ -8,7 +8,7 @@ test("from every complaint to its drill in three steps, by pointer", async ({ pa
     await page.getByRole("button", { name: symptom.name }).click();
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(symptom.usually);
     const [first] = drillsFor(symptom.id);
-    await page.getByRole("list").getByRole("link").first().click();
+    await page.getByRole("list", { name: "Drills, the first to try first" }).getByRole("link").first().click();
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(first!.name);
   }
 });

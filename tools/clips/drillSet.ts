@@ -9,15 +9,28 @@ import { ordinaryPhone, PLACES } from "./studySets";
 /** The name that a clip of a stage done as asked for has, where faults have their own id. */
 export const TARGET = "target";
 
-/** Every judged stage as it is asked for, and with each fault that can fail a rep: the clips behind a drill's row. */
-export const DRILL_CLIPS: ClipSpec[] = DRILLS.flatMap((drill) =>
-  drill.stages.filter(isJudged).flatMap((stage) => [
-    { about: TARGET, script: stage.target! },
-    ...(stage.faults ?? []).filter((f) => stage.checks.every((c) => c.id !== f.fails || c.level === "must")).map((f) => ({ about: f.id, script: f.script })),
-  ].map((m) => ({ drill, stage, ...m }))),
-).map((m, n) => clip(m.drill, m.stage, m.about, m.script(), n));
+interface Filmed {
+  drill: Drill;
+  stage: Stage;
+  about: string;
+  script: () => MovementScript;
+  /** Told apart from the same movement by other golfers. */
+  again?: number;
+}
 
-function clip(drill: Drill, stage: Stage, about: string, script: MovementScript, n: number): ClipSpec {
+const judged = DRILLS.flatMap((drill) => drill.stages.filter(isJudged).map((stage) => ({ drill, stage })));
+const targets = judged.map(({ drill, stage }): Filmed => ({ drill, stage, about: TARGET, script: stage.target! }));
+/** A fault that only a should tells can't fail a rep. */
+const faults = ({ drill, stage }: (typeof judged)[number]): Filmed[] =>
+  (stage.faults ?? []).filter((f) => stage.checks.every((c) => c.id !== f.fails || c.level === "must")).map((f) => ({ drill, stage, about: f.id, script: f.script }));
+
+/** Every judged stage as it is asked for, and with each fault that can fail a rep: the clips behind a drill's row; and as asked for by two golfers more. */
+export const DRILL_CLIPS: ClipSpec[] = [
+  ...judged.flatMap((j) => [targets.find((t) => t.stage === j.stage && t.drill === j.drill)!, ...faults(j)]),
+  ...[2, 3].flatMap((again) => targets.map((t) => ({ ...t, again }))),
+].map(clip);
+
+function clip({ drill, stage, about, script, again }: Filmed, n: number): ClipSpec {
   const seed = 12_000 + n;
   const r = seeded(seed);
   // Seven steps on: the golfers of one drill differ, and so do those of the same fault in the next.
@@ -25,7 +38,7 @@ function clip(drill: Drill, stage: Stage, about: string, script: MovementScript,
   // Bouts of many slow seconds are filmed at 30 pictures a second, as in the rest of the study.
   const fps = stage.rules.kind === "cycle" || stage.rules.kind === "pivot" ? 30 : 60;
   return {
-    id: `${drill.id}-${stage.id}-${about}`, about, golfer, drill: drill.id, stage: stage.id, view: stage.view, script: sized(script, golfer.stature), outfit: outfit("report", r),
+    id: `${drill.id}-${stage.id}-${about}${again ? `-${again}` : ""}`, about, golfer, drill: drill.id, stage: stage.id, view: stage.view, script: sized(script(), golfer.stature), outfit: outfit("report", r),
     place: PLACES[Math.floor(r.uniform() * PLACES.length)]!, camera: { ...ordinaryPhone(r, golfer.stature), fps }, wind: r.uniform() * 0.6, seed,
   };
 }

@@ -24,7 +24,7 @@ export function untellable(check: Check, stage: Pick<Stage, "view" | "rules" | "
   const [lo, hi] = check.band;
   const say = (words: string, shut = false): Untellable => ({ within, shut, words });
   const show = (v: number) => (Math.abs(v) < 10 ? v.toFixed(1) : v.toFixed(0));
-  if (lo !== null && hi !== null && hi - lo <= 2 * within) return say(`The limits are ${show(hi - lo)} apart, but a phone tells this within ± ${show(within)}: nothing can pass.`, true);
+  if (lo !== null && hi !== null && lo < hi && hi - lo <= 2 * within) return say(`The limits are ${show(hi - lo)} apart, but a phone tells this within ± ${show(within)}: nothing can pass.`, true);
   if (check.level !== "must") return null;
   const { target, fault } = mustMargins(check, u);
   if (target < APART) return say(`The target, ${show(check.target)}, lies ${target < 0 ? "outside" : `only ${show(target * u)} inside`}, and a phone tells this within ± ${show(within)}: good reps will often be too close to call.`);

@@ -53,6 +53,17 @@ export function Library({ golfer, swings, own, takeIn }: { golfer: LibraryGolfer
   const drills = listed.filter((d) => d.group !== "baseline").length;
   const named = symptom ? found.drills.slice(0, 3).filter((d) => !listed.includes(d)) : [];
 
+  const mine = takeIn && (
+    <section className="mt-6">
+      <div className="flex flex-wrap items-center justify-between gap-3"><h2 className="text-[23px]">Your own</h2><TakeIn takeIn={takeIn} /></div>
+      {own.length ? <ul className="mt-2 border-t border-hair">{own.map((d) => (
+        <li key={d.id} className="grid gap-x-5 gap-y-1 border-b border-hair py-3 md:grid-cols-[1fr_300px]">
+          <span><Link href={`/drills/${d.id}`} className="display text-[23px] underline underline-offset-4">{d.name}</Link><span className="mt-1 block max-w-prose text-[15px]">{d.why}</span></span>
+          <span className="text-[15px] text-ink-2"><strong className="text-ink">{d.minutes} min</strong><span className="block">version {d.version}, made from {d.from}</span><Link href={`/drills/${d.id}/edit`} className="underline underline-offset-4">Change it</Link></span>
+        </li>
+      ))}</ul> : <p className="mt-1 text-[15px] text-ink-2">None yet. Open a drill and make a copy, or take in what a teacher sent.</p>}
+    </section>
+  );
   return (
     <>
       <p className="mt-5 text-[15px] text-ink-2" id="notice-label">What do you notice?</p>
@@ -102,20 +113,10 @@ export function Library({ golfer, swings, own, takeIn }: { golfer: LibraryGolfer
           </p>
           {listed.length === 0 && <p className="mt-2">Ask for less: <button type="button" className="font-semibold underline underline-offset-4" onClick={() => change({ place: "any", minutes: "any", level: "any", trains: "any" })}>any place, time and level</button>.</p>}
           {chosen ? (
-            <ol className="mt-3 border-t border-hair">{listed.map((d, i) => <Row key={d.id} drill={d} number={i + 1} golfer={golfer} narrow={symptom !== null} />)}</ol>
+            <ol aria-label="Drills, the first to try first" className="mt-3 border-t border-hair">{listed.map((d, i) => <Row key={d.id} drill={d} number={i + 1} golfer={golfer} narrow={symptom !== null} />)}</ol>
           ) : (
             <>
-            {takeIn && (
-              <section className="mt-6">
-                <div className="flex flex-wrap items-center justify-between gap-3"><h2 className="text-[23px]">Your own</h2><TakeIn takeIn={takeIn} /></div>
-                {own.length ? <ul className="mt-2 border-t border-hair">{own.map((d) => (
-                  <li key={d.id} className="grid gap-x-5 gap-y-1 border-b border-hair py-3 md:grid-cols-[1fr_300px]">
-                    <span><Link href={`/drills/${d.id}`} className="display text-[23px] underline underline-offset-4">{d.name}</Link><span className="mt-1 block max-w-prose text-[15px]">{d.why}</span></span>
-                    <span className="text-[15px] text-ink-2"><strong className="text-ink">{d.minutes} min</strong><span className="block">version {d.version}, made from {d.from}</span><Link href={`/drills/${d.id}/edit`} className="underline underline-offset-4">Change it</Link></span>
-                  </li>
-                ))}</ul> : <p className="mt-1 text-[15px] text-ink-2">None yet. Open a drill and make a copy, or take in what a teacher sent.</p>}
-              </section>
-            )}
+            {own.length > 0 && mine}
             {(Object.keys(GROUPS) as Drill["group"][]).map((group) => {
               const of = listed.filter((d) => d.group === group);
               return of.length > 0 && (
@@ -125,6 +126,7 @@ export function Library({ golfer, swings, own, takeIn }: { golfer: LibraryGolfer
                 </section>
               );
             })}
+            {own.length === 0 && mine}
             </>
           )}
         </div>
@@ -151,7 +153,7 @@ function Row({ drill: d, number, golfer, narrow = false }: { drill: Drill; numbe
   return (
     <li className={`grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 border-b border-hair py-3 ${number ? (narrow ? "md:grid-cols-[auto_auto_1fr_200px]" : "md:grid-cols-[auto_auto_1fr_300px]") : "md:grid-cols-[auto_1fr_300px]"}`}>
       {number && <span className="display hidden w-8 self-center text-[29px] md:block">{number}</span>}
-      <MiniStrip drillId={d.id} stageId={stage.id} golfer={golfer} size={ROW_STRIP} gate={gate} strip={stage.view === "face-on" && stage.rules.kind !== "pivot"} label="" />
+      <MiniStrip drillId={d.id} stageId={stage.id} golfer={golfer} size={ROW_STRIP} gate={gate} strip={stage.view === "face-on" && stage.rules.kind !== "pivot"} label={`The movement of ${d.name}, small`} />
       <span>
         <Link href={`/drills/${d.id}`} className="display text-[23px] underline underline-offset-4">{d.name}</Link>
         <span className="mt-1 block max-w-prose text-[15px]">{d.why}</span>

@@ -34,7 +34,7 @@ export function CheckPart({ check, judged, stage, reps, statureCm, units, change
   const values = own.map((m) => m.value!);
   const told = untellable(judged, stage);
   const body = judged.scales.some(Boolean);
-  const side = (i: 0 | 1, v: number | null) => change("band", (c) => ({ ...c, band: i === 0 ? [v, c.band[1]] : [c.band[0], v] }));
+  const side = (i: 0 | 1, v: number | null) => change(i === 0 ? "band.low" : "band.high", (c) => ({ ...c, band: i === 0 ? [v, c.band[1]] : [c.band[0], v] }));
   const words = (which: "below" | "above", part: "cue" | "next", text: string) => change(`${which}.${part}`, (c) => ({ ...c, [which]: { cue: c[which]?.cue ?? "", next: c[which]?.next ?? "", [part]: text } }));
   return (
     <li className="border-b border-hair py-5">

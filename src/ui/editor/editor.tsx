@@ -111,7 +111,7 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
               </ul>
             </div>
             <aside className="xl:sticky xl:top-6 xl:self-start">
-              <h3 className="mb-2 text-[23px]">By these limits</h3>
+              <h3 className="display mb-2 text-[23px]">By these limits</h3>
               <LastReps stage={judged} reps={ofStage} />
             </aside>
           </div>
