@@ -33,7 +33,7 @@ test("a drill's own limits are set beside the last reps, kept as versions, and g
   await expect(check.getByLabel("Not below")).toHaveValue("-400");
   await page.getByRole("button", { name: "Go back to it" }).click();
   await expect(check.getByLabel("Not below")).toHaveValue("-40");
-  await expect(page.getByText("Version 3,")).toBeVisible();
+  await expect(page.getByRole("listitem").filter({ hasText: "Version 3," })).toBeVisible();
 });
 
 test("a drill goes out as a file and comes in again; a wrong one is told what is wrong and where", async ({ page }) => {

@@ -163,7 +163,7 @@ function Row({ drill: d, number, golfer, narrow = false }: { drill: Drill; numbe
         <span className="block">{d.gear.length ? d.gear.map((g) => g.name.toLowerCase()).join(", ") : "nothing needed"}</span>
         <span className="block">{views.size === 2 ? "from in front and behind" : views.has("face-on") ? "from in front" : "from behind"}{d.group !== "baseline" && !d.stages.some(isJudged) && ", a rehearsal"}</span>
         {pull && last && <span className="block text-ink"><strong>Pulls against {last.name}</strong>, your last: {pull.kind === "style" ? `the other side on ${findStyle(pull.style).about}` : pull.name.toLowerCase()}</span>}
-        {other && !pull && <span className="block">Not your side on {findStyle(other).about}: {d.styles[other]}</span>}
+        {other && !(pull?.kind === "style" && pull.style === other) && <span className="block">Not your side on {findStyle(other).about}: {d.styles[other]}</span>}
       </span>
     </li>
   );
