@@ -12,6 +12,7 @@ import { truthClips } from "../study/truthClip";
 import { compare, pairOf, pairs, type ComparedClip, type Pair } from "../study/compare";
 import { figures } from "../study/figures";
 import { coverage, errorTable, measureTable, show, table, tallyTable, targetTable } from "./accuracy/document";
+import { filmedDrills, filmedTable, type FilmedDrill } from "./accuracy/filmedDrills";
 import { modelErrors } from "./accuracy/modelErrors";
 import { simulated, type Simulated } from "./accuracy/simulated";
 import { targets } from "./accuracy/targets";
@@ -78,6 +79,12 @@ const spoiled = read("spoiled").map(({ clip, analysis }) => {
   return { clip: clip.id, passed: verdict?.result === "pass", code, right: RIGHT[clip.truth.about]?.includes(code) ?? false };
 });
 const conditions = read("conditions");
+const filmed = filmedDrills(read("drills"));
+const filmedSum = (of: (r: FilmedDrill) => number) => filmed.reduce((s, r) => s + of(r), 0);
+const filmedAll = {
+  agreed: filmedSum((r) => r.tally.agreed), judged: filmedSum((r) => r.tally.judged), falsePasses: filmedSum((r) => r.tally.falsePasses + r.passedWithoutAction), rightCue: filmedSum((r) => r.rightCue),
+  cued: filmedSum((r) => r.faultReps - r.faultNotJudged), targetNotJudged: filmedSum((r) => r.targetNotJudged), targetReps: filmedSum((r) => r.targetReps), notFound: filmedSum((r) => r.notFound),
+};
 const perRep = compared.flatMap((c) => (c.found.length ? [c.ms / c.found.length] : [])).sort((a, b) => a - b);
 const tracks = Number(values.tracks);
 const sim: Simulated | null = tracks ? simulated(tracks, 20_000, (k) => process.stdout.isTTY && process.stdout.write(`\rsimulated ${k}/${tracks} `)) : null;
@@ -92,6 +99,8 @@ for (const [name, t] of [["drill", ofDrill], ["test stages", ofTests], ...(sim ?
   for (const w of t.wrong) console.log(`   ${w}`);
 }
 for (const l of drillLines) console.log(`   ${l.clip.padEnd(24)} truth ${l.want.padEnd(28)} said ${l.said} ${l.cue ?? ""}`);
+console.log(`drills, filmed: ${filmedSum((r) => r.clips)} clips of ${filmed.length} drills; agreed ${filmedAll.agreed} of ${filmedAll.judged}, right cue ${filmedAll.rightCue} of ${filmedAll.cued}, false passes ${filmedAll.falsePasses}, targets not judged ${filmedAll.targetNotJudged} of ${filmedAll.targetReps}, reps missed or made up ${filmedAll.notFound}`);
+for (const r of filmed) for (const line of [...r.tally.wrong, ...r.said]) console.log(`   ${line}`);
 for (const s of spoiled) console.log(`spoiled ${s.clip.padEnd(16)} ${s.right ? "right" : "WRONG"} ${s.code}`);
 
 if (values.check) check();
@@ -103,6 +112,7 @@ function check(): void {
   const promises: [string, boolean][] = [
     [`no faulty rep passes (${ofDrill.falsePasses + ofTests.falsePasses})`, ofDrill.falsePasses + ofTests.falsePasses === 0],
     [`every rep is found and nothing else (${splitting.found} of ${splitting.truths}, ${splitting.extra} extra)`, splitting.found === splitting.truths && splitting.extra === 0 && splitting.missedSingle.length === 0],
+    [`every drill, filmed: agreement ${filmedAll.agreed} of ${filmedAll.judged}, right cue ${filmedAll.rightCue} of ${filmedAll.cued}, ${filmedAll.falsePasses} false passes, ${filmedAll.notFound} reps missed or made up`, filmed.length > 0 && filmedAll.falsePasses === 0 && filmedAll.notFound === 0 && filmedAll.agreed >= 0.98 * filmedAll.judged && filmedAll.rightCue >= 0.95 * filmedAll.cued && filmedAll.targetNotJudged <= 0.15 * filmedAll.targetReps],
     [`spoiled clips never pass (${spoiled.length})`, spoiled.length > 0 && spoiled.every((s) => !s.passed)],
     [`the promised figures hold (${broken.map((t) => `${t.name} ${show(t.rms)}`).join(", ") || "all"})`, broken.length === 0 && met.some((t) => t.met)],
   ];
@@ -120,6 +130,7 @@ function write(): void {
   writeFileSync("docs/accuracy.md", document());
   report("accuracy", {
     clips: compared.length, reps, msPerRep: perRep[perRep.length >> 1] ?? null, targets: met, splitting, drill: ofDrill, tests: ofTests, spoiled,
+    drills: Object.fromEntries(filmed.map(({ drill, tally: t, said: _, ...r }) => [drill, { ...r, agreed: t.agreed, judged: t.judged, falsePasses: t.falsePasses }])), filmed: filmedAll,
     measures: Object.fromEntries([...groups.measures].map(([id, list]) => [id, figures(list)])), events: Object.fromEntries([...groups.events].map(([id, list]) => [id, figures(list)])),
     footEvents: Object.fromEntries([...groups.footEvents].map(([id, list]) => [id, figures(list)])), simulated: sim && { tracks: sim.tracks, notFound: sim.notFound, ...sim.tally },
   });
@@ -157,6 +168,11 @@ ${tallyTable([["drill 5, rendered", ofDrill], ["one-check stages, rendered", ofT
 ${[...ofDrill.wrong, ...ofTests.wrong].length ? `\nWrong ones: ${[...ofDrill.wrong, ...ofTests.wrong].join("; ")}.\n` : ""}
 Spoiled clips (${spoiled.length}): ${spoiled.filter((s) => s.passed).length} passed, ${spoiled.filter((s) => s.right).length} with the right reason${spoiled.some((s) => !s.right) ? ` (others: ${spoiled.filter((s) => !s.right).map((s) => `${s.clip}: ${s.code}`).join(", ")})` : ""}.
 
+## Every drill, filmed
+Every judged stage as it is asked for (by three golfers) and with each named fault that can fail it, rendered and read by the real network: ${filmedSum((r) => r.clips)} clips. Verdict as the truth in ${filmedAll.agreed} of ${filmedAll.judged} surely good or surely faulty reps that were judged; the fault's own cue in ${filmedAll.rightCue} of ${filmedAll.cued}; ${filmedAll.falsePasses} false passes; ${filmedAll.targetNotJudged} of ${filmedAll.targetReps} reps by the target not judged; reps missed or made up: ${filmedAll.notFound}. With simulated tracks and more golfers: docs/drills.md.
+
+${filmedTable(filmed)}
+${filmed.flatMap((r) => [...r.tally.wrong, ...r.said]).length ? `\nNot as wanted: ${filmed.flatMap((r) => [...r.tally.wrong, ...r.said]).join("; ")}.\n` : ""}
 ## Other conditions
 Root mean square (n), face-on.
 

@@ -13,7 +13,10 @@ export interface Margins {
 
 export const truthsOf = (script: MovementScript, view: Stage["view"], statureCm = 178): Truth[] => truths(simulate(body(statureCm, "male", 1), script), view);
 
-export function margins(stage: Stage, truth: Truth, statureCm = 178): Map<string, Margins> {
+/** As much of a movement's truth as its checks and actions ask for. */
+export type Judgeable = Pick<Truth, "measures" | "events"> & { footEvents: readonly { foot: "lead" | "trail"; event: string; t: number }[] };
+
+export function margins(stage: Stage, truth: Pick<Truth, "measures">, statureCm = 178): Map<string, Margins> {
   return new Map(stage.checks.map((c) => {
     const [lo, hi] = bandFor(c, statureCm);
     const value = truth.measures[c.measure] ?? NaN;
@@ -22,7 +25,7 @@ export function margins(stage: Stage, truth: Truth, statureCm = 178): Map<string
 }
 
 /** Whether a required action was truly done. */
-export function done(need: Stage["actions"][number]["need"], { measures, footEvents, events }: Truth): boolean {
+export function done(need: Stage["actions"][number]["need"], { measures, footEvents, events }: Judgeable): boolean {
   switch (need.kind) {
     case "measure":
       return (measures[need.measure] ?? -Infinity) >= need.atLeast;
@@ -36,7 +39,7 @@ export function done(need: Stage["actions"][number]["need"], { measures, footEve
 }
 
 /** Id of the action or must whose cue a movement should get; null when it is good. */
-export function dueCue(stage: Stage, truth: Truth, statureCm = 178): string | null {
+export function dueCue(stage: Stage, truth: Judgeable, statureCm = 178): string | null {
   const missing = stage.actions.find((a) => !done(a.need, truth));
   if (missing) return missing.id;
   const inside = margins(stage, truth, statureCm);

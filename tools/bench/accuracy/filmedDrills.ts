@@ -1,6 +1,7 @@
 import { findStage, type Stage } from "../../../src/core/drills";
 import { dueCue } from "../../../src/core/drills/drillTruth";
 import type { ComparedClip } from "../../study/compare";
+import { table } from "./document";
 import { count, tally, type Tally } from "./verdicts";
 
 /** What was said of one drill's rendered reps. */
@@ -41,7 +42,7 @@ function judgedRep(row: FilmedDrill, name: string, stage: Stage, fails: string |
   const verdict = rep.verdict!;
   const { result, cue } = verdict;
   // A rep without its action has no measures that a must could be held to: it is told by the action alone.
-  const due = dueCue(stage, { ...exact, turns: [] } as never, statureCm);
+  const due = dueCue(stage, exact, statureCm);
   const without = stage.actions.some((a) => a.id === due);
   if (!without) count(row.tally, name, stage, statureCm, exact, rep, verdict);
   else if (result === "pass") row.passedWithoutAction++;
@@ -56,3 +57,9 @@ function judgedRep(row: FilmedDrill, name: string, stage: Stage, fails: string |
   if (cue?.id === fails) row.rightCue++;
   else row.said.push(`${name}: ${result} ${cue?.id ?? verdict.reason?.message ?? ""}, due ${due ?? "nothing"}`);
 }
+
+/** A row a drill, as Markdown. */
+export const filmedTable = (rows: readonly FilmedDrill[]): string => table(
+  ["drill", "clips", "verdict as the truth", "right cue", "faulty, not judged", "target, not judged", "false passes", "missed or made up"],
+  rows.map((r) => [r.drill, String(r.clips), `${r.tally.agreed} of ${r.tally.judged}`, `${r.rightCue} of ${r.faultReps - r.faultNotJudged}`, `${r.faultNotJudged} of ${r.faultReps}`, `${r.targetNotJudged} of ${r.targetReps}`, String(r.tally.falsePasses + r.passedWithoutAction), String(r.notFound)]),
+);
