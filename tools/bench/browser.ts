@@ -3,19 +3,15 @@
  * through the page as a golfer would give it: the time it takes, the memory that the page and its workers hold and that of their process, how true the time that is
  * told to be left was, and how soon stopping is answered.
  */
-import { execFileSync, spawn } from "node:child_process";
-import { mkdtempSync } from "node:fs";
-import os from "node:os";
+import { execFileSync } from "node:child_process";
 import path from "node:path";
-import { chromium, type Page } from "@playwright/test";
-import { CHROMIUM_FLAGS, chromiumPath } from "../chromium";
+import type { Page } from "@playwright/test";
 import { report } from "./report";
+import { openSite } from "./site";
 
-const PORT = 3178;
-const SITE = `http://127.0.0.1:${PORT}`;
 const CLIP = "demo/clips/double-step-good.mp4";
 const minutes = Number(process.argv[2] ?? 20);
-const dir = mkdtempSync(path.join(os.tmpdir(), "kingfisher-browser-"));
+const { base: SITE, dir, page, end } = await openSite("browser", 3178);
 const round = (v: number, by = 100) => Math.round(v * by) / by;
 
 /** The clip at 1080p, so often as it takes. */
@@ -45,8 +41,9 @@ async function answered(page: Page): Promise<void> {
   await page.goto(`${SITE}/begin`);
   await page.getByLabel("How tall are you?").fill("178");
   await page.getByRole("radio", { name: "Right" }).click();
-  await page.getByRole("button", { name: "Read a clip" }).click();
-  await page.waitForURL(/\/read$/);
+  await page.getByRole("button", { name: "Read my swings" }).click();
+  await page.waitForURL(/\/read\?/);
+  await page.goto(`${SITE}/read`);
 }
 
 /** From the click to the word on the page, ms, as the page's own clock tells. */
@@ -67,17 +64,7 @@ const stopMs = (page: Page) =>
   );
 
 const film = longFilm();
-const server = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", `${PORT}`], { env: { ...process.env, KINGFISHER_DATA: path.join(dir, "data"), NEXT_TELEMETRY_DISABLED: "1" }, stdio: "ignore" });
-const context = await chromium.launchPersistentContext(path.join(dir, "profile"), { executablePath: chromiumPath(), args: CHROMIUM_FLAGS, viewport: { width: 1280, height: 800 } });
 try {
-  const page = await context.newPage();
-  for (let tries = 0; tries < 60; tries++)
-    try {
-      await page.goto(`${SITE}/begin`);
-      break;
-    } catch {
-      await new Promise((r) => setTimeout(r, 1000));
-    }
   await answered(page);
   const bar = page.getByRole("progressbar");
   await page.getByLabel("Choose clips").setInputFiles(film);
@@ -114,7 +101,6 @@ try {
   console.log(JSON.stringify(figures));
   report("browser", figures);
 } finally {
-  await context.close();
-  server.kill();
+  await end();
 }
 process.exit(0);

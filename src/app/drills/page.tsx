@@ -1,5 +1,4 @@
 import type { Metadata } from "next";
-import { Suspense } from "react";
 import { findingWords } from "@/core/choose/plain";
 import { FEWEST_SWINGS, profileOf } from "@/core/choose/profile";
 import { stylesOf } from "@/core/choose/styles";
@@ -19,7 +18,7 @@ export const metadata: Metadata = { title: "Drills" };
 export default async function DrillsPage() {
   const db = await requestDatabase();
   const known = await currentGolfer(db);
-  if (!known) return <Suspense><Library golfer={{ ...ANYBODY, styles: stylesOf({}), last: null }} swings={null} own={[]} takeIn={null} /></Suspense>;
+  if (!known) return <Library golfer={{ ...ANYBODY, styles: stylesOf({}), last: null }} swings={null} own={[]} takeIn={null} />;
   const [swings, last, drills] = await Promise.all([ownSwings(db, known.id), lastDrill(db, known.id), ownDrills(db, known.id)]);
   const profile = swings.length >= FEWEST_SWINGS ? profileOf(swings.map((s) => s.measures), { statureCm: known.statureCm, club: "iron", styles: known.styles }) : null;
   const golfer: LibraryGolfer = { statureCm: known.statureCm, hand: known.hand, units: known.units, styles: profile?.styles ?? stylesOf(known.styles), last };
@@ -30,9 +29,5 @@ export default async function DrillsPage() {
     count: profile.swings, measures: Object.fromEntries(Object.entries(profile.measures).filter(([id]) => told.has(id as never))),
     first: first ? { id: first.drill.id, words: findingWords(profile.findings[0]!).toLowerCase() } : null,
   };
-  return (
-    <Suspense>
-      <Library golfer={golfer} swings={own} own={drills.map((d) => ({ id: d.id, name: d.name, why: d.why, minutes: d.minutes, version: d.version, from: DRILLS.find((b) => b.id === d.basedOn)?.name ?? "" }))} takeIn={takeInDrill} />
-    </Suspense>
-  );
+  return <Library golfer={golfer} swings={own} own={drills.map((d) => ({ id: d.id, name: d.name, why: d.why, minutes: d.minutes, version: d.version, from: DRILLS.find((b) => b.id === d.basedOn)?.name ?? "" }))} takeIn={takeInDrill} />;
 }

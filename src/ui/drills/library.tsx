@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
-import { useEffect, useState } from "react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
 import { search, SHORTEST } from "@/core/choose/search";
 import { drillsFor, findSymptom, SYMPTOM_ROWS } from "@/core/choose/symptoms";
 import { DRILLS, isJudged, type Drill } from "@/core/drills";
@@ -20,6 +20,9 @@ import { WhichIsIt } from "./whichIsIt";
 const WISH = { notice: "", q: "", place: "any", minutes: "any", level: "any", trains: "any" };
 type Wish = typeof WISH;
 
+/** Typing has paused after so long, ms. */
+const PAUSE_MS = 400;
+
 const GROUPS: Record<Drill["group"], string> = {
   balance: "Balance, and arms with quiet feet", ground: "Starting from the ground", turning: "Turning without sway", "trail foot": "The trail foot, down and through", through: "Getting through to the lead foot", baseline: "Baselines",
 };
@@ -31,20 +34,36 @@ export function Library({ golfer, swings, own, takeIn }: { golfer: LibraryGolfer
   // The address follows typing a moment later: the words themselves are held here.
   const [words, setWords] = useState(asked.get("q") ?? "");
   useEffect(() => {
+    // What bench:choose counts from: from now on keys and clicks are answered.
+    performance.mark("usable");
+    // The first search takes ten times as long as the next ones.
+    const warm = setTimeout(() => search("warm"), PAUSE_MS);
     const back = () => setWords(new URLSearchParams(window.location.search).get("q") ?? "");
     window.addEventListener("popstate", back);
-    return () => window.removeEventListener("popstate", back);
+    return () => {
+      clearTimeout(warm);
+      window.removeEventListener("popstate", back);
+    };
   }, []);
+  const late = useRef<{ follow: () => void; timer: ReturnType<typeof setTimeout> } | null>(null);
   const wish: Wish = { ...(Object.fromEntries(Object.entries(WISH).map(([key, usual]) => [key, asked.get(key) ?? usual])) as Wish), q: words };
   function change(more: Partial<Wish>) {
     if (more.q !== undefined) setWords(more.q);
     const query = new URLSearchParams(Object.entries({ ...wish, ...more }).filter(([key, value]) => value !== WISH[key as keyof Wish]));
     const address = `/drills${query.size ? `?${query}` : ""}`;
-    if (!more.notice) window.history.replaceState(null, "", address);
-    else window.history.pushState(null, "", address);
+    clearTimeout(late.current?.timer);
+    late.current = null;
+    if (more.notice) return window.history.pushState(null, "", address);
+    const follow = () => {
+      late.current = null;
+      window.history.replaceState(null, "", address);
+    };
+    // Every change of the address draws the page anew: typing does it once it pauses, or leaves the field.
+    if (more.q && !wish.notice) late.current = { follow, timer: setTimeout(follow, PAUSE_MS) };
+    else follow();
   }
   const typed = wish.q.trim().length >= SHORTEST;
-  const found = search(wish.q);
+  const found = useMemo(() => search(words), [words]);
   const symptom = wish.notice ? findSymptom(wish.notice) : (found.symptoms[0] ?? null);
   const fits = (e: Drill) =>
     (wish.place === "any" || e.places.includes(wish.place as "home" | "range")) && (wish.minutes === "any" || e.minutes <= Number(wish.minutes)) && (wish.level === "any" || e.level <= Number(wish.level)) && (wish.trains === "any" || e.trains.includes(wish.trains as BodyPart));
@@ -58,7 +77,7 @@ export function Library({ golfer, swings, own, takeIn }: { golfer: LibraryGolfer
       <div className="flex flex-wrap items-center justify-between gap-3"><h2 className="text-[23px]">Your own</h2><TakeIn takeIn={takeIn} /></div>
       {own.length ? <ul className="mt-2 border-t border-hair">{own.map((d) => (
         <li key={d.id} className="grid gap-x-5 gap-y-1 border-b border-hair py-3 md:grid-cols-[1fr_300px]">
-          <span><Link href={`/drills/${d.id}`} className="display text-[23px] underline underline-offset-4">{d.name}</Link><span className="mt-1 block max-w-prose text-[15px]">{d.why}</span></span>
+          <span><Link href={`/drills/${d.id}`} prefetch={false} className="display text-[23px] underline underline-offset-4">{d.name}</Link><span className="mt-1 block max-w-prose text-[15px]">{d.why}</span></span>
           <span className="text-[15px] text-ink-2"><strong className="text-ink">{d.minutes} min</strong><span className="block">version {d.version}, made from {d.from}</span><Link href={`/drills/${d.id}/edit`} className="underline underline-offset-4">Change it</Link></span>
         </li>
       ))}</ul> : <p className="mt-1 text-[15px] text-ink-2">None yet. Open a drill and make a copy, or take in what a teacher sent.</p>}
@@ -69,7 +88,7 @@ export function Library({ golfer, swings, own, takeIn }: { golfer: LibraryGolfer
       <p className="mt-5 text-[15px] text-ink-2" id="notice-label">What do you notice?</p>
       <div className="mt-1 flex flex-wrap items-center gap-x-8 gap-y-3">
         <input
-          type="search" aria-labelledby="notice-label" value={wish.q} placeholder="I catch the ground first" onChange={(e) => change({ q: e.target.value, notice: "" })}
+          type="search" aria-labelledby="notice-label" value={wish.q} placeholder="I catch the ground first" onChange={(e) => change({ q: e.target.value, notice: "" })} onBlur={() => { clearTimeout(late.current?.timer); late.current?.follow(); }}
           className="min-h-13 w-full max-w-[480px] rounded-control border-[1.5px] border-edge bg-paper px-4 text-[20px] placeholder:text-ink-2"
         />
         {typed && (
@@ -143,7 +162,8 @@ function Choice({ label, value, set, options }: { label: string; value: string; 
   );
 }
 
-function Row({ drill: d, number, golfer, narrow = false }: { drill: Drill; number?: number; golfer: LibraryGolfer; narrow?: boolean }) {
+/** One drill of the list. It is drawn anew only when it is another: typing goes through the list at every key. */
+const Row = memo(function Row({ drill: d, number, golfer, narrow = false }: { drill: Drill; number?: number; golfer: LibraryGolfer; narrow?: boolean }) {
   const views = new Set(d.stages.map((s) => s.view));
   const stage = d.stages.find((s) => s.main && s.view === "face-on") ?? d.stages.find((s) => s.main)!;
   const gate = stage.checks.find((c) => c.point)?.id ?? "";
@@ -151,11 +171,11 @@ function Row({ drill: d, number, golfer, narrow = false }: { drill: Drill; numbe
   const pull = last && d.group !== "baseline" && last.group !== "baseline" ? conflicts(d, last)[0] : undefined;
   const other = opposed(d, golfer.styles)[0];
   return (
-    <li className={`grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 border-b border-hair py-3 ${number ? (narrow ? "md:grid-cols-[auto_auto_1fr_200px]" : "md:grid-cols-[auto_auto_1fr_300px]") : "md:grid-cols-[auto_1fr_300px]"}`}>
+    <li className={`grid [contain-intrinsic-size:auto_118px] [content-visibility:auto] grid-cols-[auto_1fr] gap-x-5 gap-y-1 border-b border-hair py-3 ${number ? (narrow ? "md:grid-cols-[auto_auto_1fr_200px]" : "md:grid-cols-[auto_auto_1fr_300px]") : "md:grid-cols-[auto_1fr_300px]"}`}>
       {number && <span className="display hidden w-8 self-center text-[29px] md:block">{number}</span>}
       <MiniStrip drillId={d.id} stageId={stage.id} golfer={golfer} size={ROW_STRIP} gate={gate} strip={stage.view === "face-on" && stage.rules.kind !== "pivot"} label={`The movement of ${d.name}, small`} />
       <span>
-        <Link href={`/drills/${d.id}`} className="display text-[23px] underline underline-offset-4">{d.name}</Link>
+        <Link href={`/drills/${d.id}`} prefetch={false} className="display text-[23px] underline underline-offset-4">{d.name}</Link>
         <span className="mt-1 block max-w-prose text-[15px]">{d.why}</span>
       </span>
       <span className="col-span-2 text-[15px] text-ink-2 md:col-span-1">
@@ -167,7 +187,7 @@ function Row({ drill: d, number, golfer, narrow = false }: { drill: Drill; numbe
       </span>
     </li>
   );
-}
+});
 
 /** A row's strip: as the smallest of docs/look.md, a little lower. */
 const ROW_STRIP = { ...TINY, width: 64, height: 84 };

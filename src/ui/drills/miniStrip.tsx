@@ -24,20 +24,30 @@ interface Props {
   label: string;
 }
 
-/** A movement's strip, small, fetched when it comes into view; from behind or without a strip, its figure at the top. */
+/** What goes by while a word is typed or the list is scrolled is not fetched. */
+const STAYS_MS = 250;
+
+/** A movement's strip, small, fetched when it has come into view and stays; from behind or without a strip, its figure at the top. */
 export function MiniStrip({ drillId, stageId, fault, golfer, size, gate, judged = false, strip, named = false, label }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const [brief, setBrief] = useState<Brief | null>(null);
   const { statureCm, hand } = golfer;
   useEffect(() => {
+    let timer: ReturnType<typeof setTimeout>;
     const watcher = new IntersectionObserver((entries) => {
+      clearTimeout(timer);
       if (!entries.some((e) => e.isIntersecting)) return;
-      watcher.disconnect();
       // Without it the row still says everything in words.
-      briefMovement(drillId, stageId, fault ?? null, { statureCm, hand }).then(setBrief, () => {});
+      timer = setTimeout(() => {
+        watcher.disconnect();
+        briefMovement(drillId, stageId, fault ?? null, { statureCm, hand }).then(setBrief, () => {});
+      }, STAYS_MS);
     }, { rootMargin: "200px" });
     watcher.observe(place.current!);
-    return () => watcher.disconnect();
+    return () => {
+      clearTimeout(timer);
+      watcher.disconnect();
+    };
   }, [drillId, stageId, fault, statureCm, hand]);
   return (
     <div ref={place} className="relative shrink-0 bg-silt" style={{ width: size.width, height: size.height }} {...(brief || !label ? {} : { role: "img", "aria-label": label })}>

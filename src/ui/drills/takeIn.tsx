@@ -1,7 +1,7 @@
 "use client";
 
 import { useRef, useState, useTransition } from "react";
-import { readDrillFile, type FileProblem } from "@/core/formats/drillFile";
+import type { FileProblem } from "@/core/formats/drillFile";
 import { Button } from "@/ui/kit/button";
 
 /** Takes in a drill from a file, or says all that is wrong with it. */
@@ -11,9 +11,7 @@ export function TakeIn({ takeIn }: { takeIn: (text: string) => Promise<FileProbl
   const [pending, start] = useTransition();
   const read = (file: File) =>
     start(async () => {
-      const text = await file.text();
-      const here = readDrillFile(text);
-      const problems = here.ok ? await takeIn(text) : here.problems;
+      const problems = await takeIn(await file.text());
       setWrong(problems.length ? { name: file.name, problems } : null);
     });
   return (
