@@ -27,7 +27,7 @@ export const STYLE_CHOICES: readonly StyleChoice[] = [
   {
     id: "leads", question: "What leads the way down?", about: "what leads the way down",
     sides: ["The arms. A body that waits leaves them room: the remedy when the shoulders spin.", "The ground. Feet and hips go first, and the arms follow from them."],
-    usual: "ground up", because: "For full swings it is what most long and steady players do; arms first is the remedy stage.",
+    usual: "ground up", because: "It is what the full swing is built on here; arms first is the remedy stage for a body that spins.",
   },
   {
     id: "drives", question: "Which side drives the way through?", about: "which side drives the way through",

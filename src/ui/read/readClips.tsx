@@ -119,7 +119,7 @@ export function ReadClips({ drills, hand, statureCm, keepFilm, drill: asked, sta
           <label className="flex flex-wrap items-center gap-2">
             stage
             <select value={stage} onChange={(e) => setStage(e.target.value)} disabled={open} className={SELECT}>
-              {stages.map((s) => <option key={s.id} value={s.id}>{s.name}, {s.view === "face-on" ? "from in front" : "from behind"}</option>)}
+              {stages.map((s) => <option key={s.id} value={s.id}>{s.name}{s.name.startsWith("Seen") ? "" : s.view === "face-on" ? ", from in front" : ", from behind"}</option>)}
             </select>
           </label>
         )}
@@ -127,6 +127,13 @@ export function ReadClips({ drills, hand, statureCm, keepFilm, drill: asked, sta
       </div>
       {set && <p className="mt-2 text-[17px]">{set === "rep" ? "Inka, made up, does a double step: trail foot, hands, lead foot, strike." : "Five swings as Inka always makes them. No pass or fail: they show what to work on."}</p>}
       {trouble && <p role="alert" className="mt-3 text-fail">The sample did not come. <button type="button" className="font-semibold underline underline-offset-4" onClick={() => fetchSet(set ?? "rep")}>Fetch it again</button></p>}
+      {done > 0 && !open && (
+        <div className="mt-5 flex flex-wrap items-center gap-x-6 gap-y-3 border-y-[3px] border-ink py-4">
+          {set === "rep" && <Next words="That was one rep. Five normal swings tell which drill is worth doing."><Button look="main" onClick={nextSet}>Read her five swings</Button></Next>}
+          {drill === "normal-swing" && (done >= FEWEST_SWINGS ? <Next words={`${done} swings are read.`}><Button look="main" asChild><Link href="/profile">See what they show</Link></Button></Next> : <p className="text-[17px]">One swing is read. Two are needed to tell a habit from an accident, five are better.</p>)}
+          <Link href="/reps" className="underline underline-offset-4">All reps</Link>
+        </div>
+      )}
       {items.length === 0 && !set ? (
         <div className="mt-6 grid max-w-[760px] gap-x-12 gap-y-6 border-t border-hair pt-6 md:grid-cols-2">
           <div>
@@ -153,13 +160,6 @@ export function ReadClips({ drills, hand, statureCm, keepFilm, drill: asked, sta
             </li>
           ))}
         </ul>
-      )}
-      {done > 0 && !open && (
-        <div className="mt-8 flex flex-wrap items-center gap-x-6 gap-y-3 border-t border-hair pt-5">
-          {set === "rep" && <Next words="That was one rep. Five normal swings tell which drill is worth doing."><Button look="main" onClick={nextSet}>Read her five swings</Button></Next>}
-          {drill === "normal-swing" && (done >= FEWEST_SWINGS ? <Next words={`${done} swings are read.`}><Button look="main" asChild><Link href="/profile">See what they show</Link></Button></Next> : <p className="text-[17px]">One swing is read. Two are needed to tell a habit from an accident, five are better.</p>)}
-          <Link href="/reps" className="underline underline-offset-4">All reps</Link>
-        </div>
       )}
       <DeviceLine device={device} />
     </div>
