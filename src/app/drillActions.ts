@@ -4,19 +4,11 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { z } from "zod";
 import { checkDrillFile, fileOf, readDrillFile, type FileProblem } from "@/core/formats/drillFile";
-import { requestDatabase } from "@/server/db/request";
 import { addOwn, drillOf, isOwn, keepVersion, setRemoved, versionsOf } from "@/server/drills/ownDrills";
-import { currentGolfer } from "@/server/golfers/golfers";
 import { judgeAllAgain } from "@/server/reps/judgeAgain";
+import { whoever } from "./whoever";
 
 const drillId = z.string().min(1).max(60);
-
-async function whoever() {
-  const db = await requestDatabase();
-  const golfer = await currentGolfer(db);
-  if (!golfer) redirect("/begin");
-  return { db, golfer };
-}
 
 /** The golfer's own drill, or nothing to change. */
 async function own(id: string) {

@@ -6,6 +6,7 @@ import { z } from "zod";
 import { STANCES, type Stance } from "@/core/choose/reach";
 import { STYLES, type StyleId } from "@/core/drills/drill";
 import { requestDatabase } from "@/server/db/request";
+import { whoever } from "./whoever";
 import { drillOf } from "@/server/drills/ownDrills";
 import { armSpan, golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
 import { chooseGolfer, currentGolfer, keepOfGolfer, sampleGolfer, saveGolfer } from "@/server/golfers/golfers";
@@ -31,14 +32,6 @@ export async function changeGolfer(form: GolferAnswers): Promise<void> {
   const golfer = await currentGolfer(db);
   await saveGolfer(db, golfer?.id ?? null, golferAnswers.parse(form));
   redirect("/read");
-}
-
-/** The golfer in whose name something is kept; without one there is nobody yet. */
-async function whoever() {
-  const db = await requestDatabase();
-  const golfer = await currentGolfer(db);
-  if (!golfer) redirect("/begin");
-  return { db, golfer };
 }
 
 /** The cautions of a drill have been read and the self-check passed: on to its reps. */

@@ -1,16 +1,17 @@
 "use client";
 
 import Link from "next/link";
-import { useState, useTransition } from "react";
+import { useState } from "react";
 import { adviceFor, SELF_CHECK, type SelfCheckAnswers } from "@/core/drills/selfCheck";
 import type { Drill } from "@/core/drills";
+import { useAttempt } from "@/ui/kit/useAttempt";
 import { YesNo } from "@/ui/kit/yesNo";
 import { Button } from "@/ui/kit/button";
 
 /** Five questions to oneself; then on to the drill, or what to do instead. */
 export function SelfCheck({ drill, goOn }: { drill: Pick<Drill, "notWhen">; goOn: () => Promise<void> }) {
   const [answers, setAnswers] = useState<SelfCheckAnswers>({});
-  const [pending, start] = useTransition();
+  const [pending, attempt] = useAttempt();
   const advice = adviceFor(answers, drill);
   return (
     <section>
@@ -26,7 +27,7 @@ export function SelfCheck({ drill, goOn }: { drill: Pick<Drill, "notWhen">; goOn
             <p className="display text-[29px]">{advice.title}</p>
             <p className="mt-1 mb-4 max-w-prose text-[17px]">{advice.words}</p>
             {advice.go ? (
-              <Button look="main" className="min-h-14 px-8 text-[20px]" disabled={pending} onClick={() => start(goOn)}>{pending ? "Keeping…" : "Go on"}</Button>
+              <Button look="main" className="min-h-14 px-8 text-[20px]" disabled={pending} onClick={() => attempt(goOn)}>{pending ? "Keeping…" : "Go on"}</Button>
             ) : (
               <Button asChild><Link href="/drills">Other drills</Link></Button>
             )}

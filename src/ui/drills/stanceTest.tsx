@@ -1,12 +1,13 @@
 "use client";
 
-import { useId, useState, useTransition } from "react";
+import { useId, useState } from "react";
 import { toast } from "sonner";
 import { firstStance, REACH_CM, STANCE_WORDS, STANCES, type Stance } from "@/core/choose/reach";
 import type { StanceTest as Compared } from "@/core/choose/stances";
 import { armSpan } from "@/core/formats/golferAnswers";
 import { CATALOGUE } from "@/core/measures/catalogue";
 import { Button } from "@/ui/kit/button";
+import { useAttempt } from "@/ui/kit/useAttempt";
 import { CM_PER_INCH, shownNumber, shownUnit, type Units } from "@/ui/kit/units";
 
 interface Props {
@@ -24,18 +25,14 @@ export function StanceTest({ statureCm, units, armSpanCm, stance, compared, keep
   const id = useId();
   const scale = units === "cm" ? 1 : CM_PER_INCH;
   const [text, setText] = useState(armSpanCm === null ? "" : String(Math.round((armSpanCm / scale) * 10) / 10));
-  const [pending, start] = useTransition();
+  const [pending, attempt] = useAttempt();
   const typed = text.trim() === "" ? null : Number(text.replace(",", ".")) * scale;
   const parsed = armSpan.safeParse(typed);
   const guess = parsed.success && typed !== null ? firstStance(typed, statureCm) : null;
   const keep = (action: () => Promise<void>, words: string) =>
-    start(async () => {
-      try {
-        await action();
-        toast(words);
-      } catch {
-        toast.error("That could not be kept. Try again.");
-      }
+    attempt(async () => {
+      await action();
+      toast(words);
     });
   const show = (cm: number) => `${shownNumber(cm, "cm", units)} ${shownUnit("cm", units)}`;
   return (

@@ -1,16 +1,17 @@
 "use client";
 
-import { useRef, useState, useTransition } from "react";
+import { useRef, useState } from "react";
 import type { FileProblem } from "@/core/formats/drillFile";
+import { useAttempt } from "@/ui/kit/useAttempt";
 import { Button } from "@/ui/kit/button";
 
 /** Takes in a drill from a file, or says all that is wrong with it. */
 export function TakeIn({ takeIn }: { takeIn: (text: string) => Promise<FileProblem[]> }) {
   const input = useRef<HTMLInputElement>(null);
   const [wrong, setWrong] = useState<{ name: string; problems: FileProblem[] } | null>(null);
-  const [pending, start] = useTransition();
+  const [pending, attempt] = useAttempt("The file could not be read. Try again.");
   const read = (file: File) =>
-    start(async () => {
+    attempt(async () => {
       const problems = await takeIn(await file.text());
       setWrong(problems.length ? { name: file.name, problems } : null);
     });

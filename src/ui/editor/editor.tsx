@@ -1,13 +1,14 @@
 "use client";
 
 import Link from "next/link";
-import { useReducer, useState, useTransition } from "react";
+import { useReducer, useState } from "react";
 import { toast } from "sonner";
 import type { Stage } from "@/core/drills";
 import { DRILLS } from "@/core/drills";
 import { checkDrillFile, fileOf, ownDrill, type DrillFile, type FileProblem } from "@/core/formats/drillFile";
 import { BEST, bestBands, FEWEST } from "@/core/practice/bestBands";
 import { Button } from "@/ui/kit/button";
+import { useAttempt } from "@/ui/kit/useAttempt";
 import type { Units } from "@/ui/kit/units";
 import { CheckPart } from "./checkPart";
 import { begun, changeCheck, changeStage, edit } from "./draft";
@@ -32,7 +33,7 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
   const [kept, setKept] = useState({ file, version });
   const base = DRILLS.find((d) => d.id === file.basedOn)!;
   const [stageId, setStage] = useState((file.stages.find((s) => base.stages.find((b) => b.id === s.id)?.main) ?? file.stages[0]!).id);
-  const [pending, start] = useTransition();
+  const [pending, attempt] = useAttempt("That did not work. Nothing is lost: try again.");
   const { now } = draft;
   const read = checkDrillFile(now);
   const problems: FileProblem[] = read.ok ? [] : read.problems;
@@ -44,15 +45,6 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
   const ofStage = reps.filter((r) => r.stageId === stageId);
   const change = (place: string, c: (f: DrillFile) => DrillFile) => send({ type: "change", place, change: c });
   const wrongAt = (where: string) => problems.find((p) => p.where === where)?.what;
-  const attempt = (action: () => Promise<void>) =>
-    start(async () => {
-      try {
-        await action();
-      } catch (error) {
-        if (error instanceof Error && "digest" in error && String(error.digest).startsWith("NEXT_REDIRECT")) throw error;
-        toast.error("That did not work. Nothing is lost: try again.");
-      }
-    });
   const keep = () =>
     attempt(async () => {
       const answer = await actions.keep(id, now);

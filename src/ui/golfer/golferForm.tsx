@@ -1,11 +1,11 @@
 "use client";
 
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useId, useTransition } from "react";
+import { useId } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
-import { toast } from "sonner";
 import { golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
 import { Button } from "@/ui/kit/button";
+import { useAttempt } from "@/ui/kit/useAttempt";
 import { CM_PER_INCH, shownStature } from "@/ui/kit/units";
 import { Choice } from "./choice";
 import { HandStrip } from "./handStrip";
@@ -13,7 +13,7 @@ import { HandStrip } from "./handStrip";
 /** Hand, stature and units: asked once, changeable at any time. The scale of every length comes from the stature. */
 export function GolferForm({ initial, submit, action, naming }: { initial: GolferAnswers; submit: string; action: (a: GolferAnswers) => Promise<void>; naming: boolean }) {
   const { control, register, handleSubmit, formState } = useForm<GolferAnswers>({ resolver: zodResolver(golferAnswers), defaultValues: initial, mode: "onBlur" });
-  const [pending, start] = useTransition();
+  const [pending, attempt] = useAttempt();
   const id = useId();
   const units = useWatch({ control, name: "units" });
   const error = formState.errors.statureCm?.message;
@@ -21,17 +21,7 @@ export function GolferForm({ initial, submit, action, naming }: { initial: Golfe
     <form
       className="grid max-w-[480px] gap-7"
       noValidate
-      onSubmit={handleSubmit((a) =>
-        start(async () => {
-          try {
-            await action(a);
-          } catch (e) {
-            // A redirect is how a finished form leaves; anything else is told.
-            if (e instanceof Error && "digest" in e && String(e.digest).startsWith("NEXT_REDIRECT")) throw e;
-            toast.error("That could not be kept. Try again.");
-          }
-        }),
-      )}
+      onSubmit={handleSubmit((a) => attempt(() => action(a)))}
     >
       {naming && (
         <label className="grid gap-2 font-semibold">

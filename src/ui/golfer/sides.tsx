@@ -1,7 +1,7 @@
 "use client";
 
-import { useOptimistic, useTransition } from "react";
-import { toast } from "sonner";
+import { useOptimistic } from "react";
+import { useAttempt } from "@/ui/kit/useAttempt";
 import { STYLE_CHOICES, type StyleChoice } from "@/core/choose/styles";
 import { STYLES, type StyleId, type Styles } from "@/core/drills/drill";
 
@@ -18,15 +18,11 @@ export function Sides({ chosen, taken, chooseSide }: { chosen: Styles; taken: St
 
 function Side({ choice, chosen, taken, chooseSide }: { choice: StyleChoice; chosen: string | null; taken: string | null; chooseSide: ChooseSide }) {
   const [value, setValue] = useOptimistic(chosen);
-  const [, start] = useTransition();
+  const [, attempt] = useAttempt();
   const choose = (side: string | null) =>
-    start(async () => {
+    attempt(async () => {
       setValue(side);
-      try {
-        await chooseSide(choice.id, side);
-      } catch {
-        toast.error("That could not be kept. Try again.");
-      }
+      await chooseSide(choice.id, side);
     });
   const options = [...STYLES[choice.id].map((side, i) => ({ side: side as string | null, name: side, words: choice.sides[i]! })), { side: null, name: "leave it", words: `${taken && chosen === null ? `Now: ${taken}. ` : choice.usual ? `That is: ${choice.usual}. ` : ""}${choice.because}` }];
   return (

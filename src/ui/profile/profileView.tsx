@@ -7,11 +7,10 @@ import { DRILLS } from "@/core/drills";
 import type { Styles } from "@/core/drills/drill";
 import type { Measured } from "@/core/judge/verdict";
 import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
+import { inWords } from "@/ui/kit/inWords";
 import { Button } from "@/ui/kit/button";
 import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";
 import { SpreadBar } from "@/ui/charts/spreadBar";
-
-const IN_WORDS = ["no", "one", "two", "three", "four", "five"];
 
 /** What a golfer's own swings show: the strongest finding as the title, the drill it speaks for, and every figure behind it. */
 export function ProfileView({ profile, swings, chosen, units, latest }: { profile: Profile; swings: readonly { measures: Record<string, Measured> }[]; chosen: Styles; units: Units; latest: Date }) {
@@ -27,7 +26,7 @@ export function ProfileView({ profile, swings, chosen, units, latest }: { profil
       <p className="mt-5 text-[15px] text-ink-2">What do your swings ask for?</p>
       <h1 className="mt-1 text-[34px] md:text-[46px]">{sure[0] ? findingWords(sure[0]) : "Nothing that can be told"}</h1>
       <p className="mt-2 max-w-prose text-[17px]">
-        {sure[0] ? said(sure[0], units) : `All that is looked at lies inside what the drills ask of a normal swing, or too close to its limits to call.`} From {IN_WORDS[profile.swings] ?? profile.swings} swings, the last on {when}.
+        {sure[0] ? said(sure[0], units) : `All that is looked at lies inside what the drills ask of a normal swing, or too close to its limits to call.`} From {inWords(profile.swings)} swings, the last on {when}.
       </p>
       {first ? (
         <section className="mt-8 grid gap-x-12 gap-y-4 border-y-[3px] border-ink py-6 md:grid-cols-[1fr_auto]">

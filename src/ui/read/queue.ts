@@ -1,6 +1,7 @@
 import type { RepSeries } from "@/core/analyse";
 import type { Verdict } from "@/core/judge/verdict";
 import type { Problem } from "@/core/scene/scene";
+import { inWords } from "@/ui/kit/inWords";
 import type { Progress } from "@/vision/worker/protocol";
 
 /** One chosen clip on its way to a verdict. */
@@ -54,8 +55,6 @@ export function headline(items: ClipItem[]): string {
   const text = said.join(", ");
   return text[0]!.toUpperCase() + text.slice(1);
 }
-
-const inWords = (n: number) => ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine"][n] ?? String(n);
 
 /** Words for a time that is left: to 10 s within ten minutes, to a minute beyond. */
 export function inTime(seconds: number): string {
