@@ -4,7 +4,7 @@
  * the table of uncertainties that decides which checks may be must. With `--check` (CI) it reads the small set only and leaves
  * with 1 when a promise is broken.
  */
-import { existsSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import type { Sort } from "../../src/core/uncertainty/errors";
 import type { MeasureId } from "../../src/core/measures/catalogue";
@@ -16,7 +16,7 @@ import { filmedDrills, filmedTable, type FilmedDrill } from "./accuracy/filmedDr
 import { modelErrors } from "./accuracy/modelErrors";
 import { simulated, type Simulated } from "./accuracy/simulated";
 import { targets } from "./accuracy/targets";
-import { drillStages, tally, testStages } from "./accuracy/verdicts";
+import { drillStages, tally, testStages, type Tally } from "./accuracy/verdicts";
 import { report } from "./report";
 
 const { values } = parseArgs({ options: { check: { type: "boolean", default: false }, tracks: { type: "string", default: "0" } } });
@@ -87,7 +87,9 @@ const filmedAll = {
 };
 const perRep = compared.flatMap((c) => (c.found.length ? [c.ms / c.found.length] : [])).sort((a, b) => a - b);
 const tracks = Number(values.tracks);
-const sim: Simulated | null = tracks ? simulated(tracks, 20_000, (k) => process.stdout.isTTY && process.stdout.write(`\rsimulated ${k}/${tracks} `)) : null;
+const fresh: Simulated | null = tracks ? simulated(tracks, 20_000, (k) => process.stdout.isTTY && process.stdout.write(`\rsimulated ${k}/${tracks} `)) : null;
+/** The simulated tracks take half an hour: without --tracks the last ones are told again, with the commit that they belong to. */
+const sim = fresh ? { tracks: fresh.tracks, notFound: fresh.notFound, tally: fresh.tally, commit: null } : lastSimulated();
 
 const covered = [...groups.measures].map(([id, list]) => ({ id, ...coverage(list) })).filter((c) => c.ok !== null);
 console.log(`\n${compared.length} clips, ${reps} reps; ${show(perRep[perRep.length >> 1] ?? NaN, 0)} ms a rep from track to verdict\n`);
@@ -105,6 +107,12 @@ for (const s of spoiled) console.log(`spoiled ${s.clip.padEnd(16)} ${s.right ? "
 
 if (values.check) check();
 else write();
+
+function lastSimulated(): { tracks: number; notFound: number; tally: Tally; commit: string } | null {
+  if (values.check || !existsSync("docs/bench/accuracy.json")) return null;
+  const { commit, simulated: kept } = JSON.parse(readFileSync("docs/bench/accuracy.json", "utf8")) as { commit: string; simulated: (Tally & { tracks: number; notFound: number; commit?: string }) | null };
+  return kept && { tracks: kept.tracks, notFound: kept.notFound, tally: kept, commit: kept.commit ?? commit };
+}
 
 /** What CI holds the small set to. */
 function check(): void {
@@ -132,7 +140,7 @@ function write(): void {
     clips: compared.length, reps, msPerRep: perRep[perRep.length >> 1] ?? null, targets: met, splitting, drill: ofDrill, tests: ofTests, spoiled,
     drills: Object.fromEntries(filmed.map(({ drill, tally: t, said: _, ...r }) => [drill, { ...r, agreed: t.agreed, judged: t.judged, falsePasses: t.falsePasses }])), filmed: filmedAll,
     measures: Object.fromEntries([...groups.measures].map(([id, list]) => [id, figures(list)])), events: Object.fromEntries([...groups.events].map(([id, list]) => [id, figures(list)])),
-    footEvents: Object.fromEntries([...groups.footEvents].map(([id, list]) => [id, figures(list)])), simulated: sim && { tracks: sim.tracks, notFound: sim.notFound, ...sim.tally },
+    footEvents: Object.fromEntries([...groups.footEvents].map(([id, list]) => [id, figures(list)])), simulated: sim && { ...sim.tally, tracks: sim.tracks, notFound: sim.notFound, ...(sim.commit ? { commit: sim.commit } : {}) },
   });
 }
 
@@ -164,7 +172,7 @@ Reps of many-rep clips found: ${splitting.found} of ${splitting.truths}; things 
 ## Verdicts
 *Good*: all musts inside by more than 2U. *Faulty*: one outside by more than U. Test stages: one check each, with the bands that the drills carry, on every rep of its kind.
 
-${tallyTable([["drill 5, rendered", ofDrill], ["one-check stages, rendered", ofTests], ...(sim ? [[`drill 5, ${sim.tracks} simulated tracks`, sim.tally] as [string, typeof sim.tally]] : [])])}
+${tallyTable([["drill 5, rendered", ofDrill], ["one-check stages, rendered", ofTests], ...(sim ? [[`drill 5, ${sim.tracks} simulated tracks${sim.commit ? ` (at ${sim.commit})` : ""}`, sim.tally] as [string, typeof sim.tally]] : [])])}
 ${[...ofDrill.wrong, ...ofTests.wrong].length ? `\nWrong ones: ${[...ofDrill.wrong, ...ofTests.wrong].join("; ")}.\n` : ""}
 Spoiled clips (${spoiled.length}): ${spoiled.filter((s) => s.passed).length} passed, ${spoiled.filter((s) => s.right).length} with the right reason${spoiled.some((s) => !s.right) ? ` (others: ${spoiled.filter((s) => !s.right).map((s) => `${s.clip}: ${s.code}`).join(", ")})` : ""}.
 
