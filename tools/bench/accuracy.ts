@@ -12,7 +12,7 @@ import { truthClips } from "../study/truthClip";
 import { compare, pairOf, pairs, type ComparedClip, type Pair } from "../study/compare";
 import { figures } from "../study/figures";
 import { coverage, errorTable, measureTable, show, table, tallyTable, targetTable } from "./accuracy/document";
-import { filmedDrills, filmedTable, type FilmedDrill } from "./accuracy/filmedDrills";
+import { filmedDrills, filmedTable, notAsWanted, type FilmedDrill } from "./accuracy/filmedDrills";
 import { modelErrors } from "./accuracy/modelErrors";
 import { simulated, type Simulated } from "./accuracy/simulated";
 import { targets } from "./accuracy/targets";
@@ -102,7 +102,7 @@ for (const [name, t] of [["drill", ofDrill], ["test stages", ofTests], ...(sim ?
 }
 for (const l of drillLines) console.log(`   ${l.clip.padEnd(24)} truth ${l.want.padEnd(28)} said ${l.said} ${l.cue ?? ""}`);
 console.log(`drills, filmed: ${filmedSum((r) => r.clips)} clips of ${filmed.length} drills; agreed ${filmedAll.agreed} of ${filmedAll.judged}, right cue ${filmedAll.rightCue} of ${filmedAll.cued}, false passes ${filmedAll.falsePasses}, targets not judged ${filmedAll.targetNotJudged} of ${filmedAll.targetReps}, reps missed or made up ${filmedAll.notFound}`);
-for (const r of filmed) for (const line of [...r.tally.wrong, ...r.said]) console.log(`   ${line}`);
+for (const line of notAsWanted(filmed)) console.log(`   ${line}`);
 for (const s of spoiled) console.log(`spoiled ${s.clip.padEnd(16)} ${s.right ? "right" : "WRONG"} ${s.code}`);
 
 if (values.check) check();
@@ -138,7 +138,7 @@ function write(): void {
   writeFileSync("docs/accuracy.md", document());
   report("accuracy", {
     clips: compared.length, reps, msPerRep: perRep[perRep.length >> 1] ?? null, targets: met, splitting, drill: ofDrill, tests: ofTests, spoiled,
-    drills: Object.fromEntries(filmed.map(({ drill, tally: t, said: _, ...r }) => [drill, { ...r, agreed: t.agreed, judged: t.judged, falsePasses: t.falsePasses }])), filmed: filmedAll,
+    drills: Object.fromEntries(filmed.map(({ drill, tally: t, otherCue: _o, open: _p, ...r }) => [drill, { ...r, agreed: t.agreed, judged: t.judged, falsePasses: t.falsePasses }])), filmed: filmedAll,
     measures: Object.fromEntries([...groups.measures].map(([id, list]) => [id, figures(list)])), events: Object.fromEntries([...groups.events].map(([id, list]) => [id, figures(list)])),
     footEvents: Object.fromEntries([...groups.footEvents].map(([id, list]) => [id, figures(list)])), simulated: sim && { ...sim.tally, tracks: sim.tracks, notFound: sim.notFound, ...(sim.commit ? { commit: sim.commit } : {}) },
   });
@@ -180,7 +180,7 @@ Spoiled clips (${spoiled.length}): ${spoiled.filter((s) => s.passed).length} pas
 Every judged stage as it is asked for (by three golfers) and with each named fault that can fail it, rendered and read by the real network: ${filmedSum((r) => r.clips)} clips. Verdict as the truth in ${filmedAll.agreed} of ${filmedAll.judged} surely good or surely faulty reps that were judged; the fault's own cue in ${filmedAll.rightCue} of ${filmedAll.cued}; ${filmedAll.falsePasses} false passes; ${filmedAll.targetNotJudged} of ${filmedAll.targetReps} reps by the target not judged; reps missed or made up: ${filmedAll.notFound}. With simulated tracks and more golfers: docs/drills.md.
 
 ${filmedTable(filmed)}
-${filmed.flatMap((r) => [...r.tally.wrong, ...r.said]).length ? `\nNot as wanted: ${filmed.flatMap((r) => [...r.tally.wrong, ...r.said]).join("; ")}.\n` : ""}
+${notAsWanted(filmed).length ? `\nNot as wanted: ${notAsWanted(filmed).join("; ")}.\n` : ""}
 ## Other conditions
 Root mean square (n), face-on.
 

@@ -1,4 +1,5 @@
 import { DRILLS, isJudged, type Drill, type Stage } from "../../src/core/drills";
+import { failingFaults } from "../../src/core/drills/drillTruth";
 import { sized } from "../../src/core/figure/sized";
 import type { MovementScript } from "../../src/core/figure/script";
 import { seeded } from "../../src/core/maths/seeded";
@@ -20,9 +21,7 @@ interface Filmed {
 
 const judged = DRILLS.flatMap((drill) => drill.stages.filter(isJudged).map((stage) => ({ drill, stage })));
 const targets = judged.map(({ drill, stage }): Filmed => ({ drill, stage, about: TARGET, script: stage.target! }));
-/** A fault that only a should tells can't fail a rep. */
-const faults = ({ drill, stage }: (typeof judged)[number]): Filmed[] =>
-  (stage.faults ?? []).filter((f) => stage.checks.every((c) => c.id !== f.fails || c.level === "must")).map((f) => ({ drill, stage, about: f.id, script: f.script }));
+const faults = ({ drill, stage }: (typeof judged)[number]): Filmed[] => failingFaults(stage).map((f) => ({ drill, stage, about: f.id, script: f.script }));
 
 /** Every judged stage as it is asked for, and with each fault that can fail a rep: the clips behind a drill's row; and as asked for by two golfers more. */
 export const DRILL_CLIPS: ClipSpec[] = [

@@ -1,4 +1,4 @@
-import { bandFor, type Stage } from ".";
+import { bandFor, type Fault, type Stage } from ".";
 import { PHASES } from "./drill";
 import { body } from "../figure/anthropometry";
 import type { MovementScript } from "../figure/script";
@@ -37,6 +37,9 @@ export function done(need: Stage["actions"][number]["need"], { measures, footEve
     }
   }
 }
+
+/** The faults of a stage that can fail a rep: one that only a should tells can not. */
+export const failingFaults = (stage: Stage): readonly Fault[] => (stage.faults ?? []).filter((f) => stage.checks.every((c) => c.id !== f.fails || c.level === "must"));
 
 /** Id of the action or must whose cue a movement should get; null when it is good. */
 export function dueCue(stage: Stage, truth: Judgeable, statureCm = 178): string | null {

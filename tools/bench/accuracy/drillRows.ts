@@ -1,6 +1,6 @@
 import { analyse, type AnalysedRep } from "../../../src/core/analyse";
 import { DRILLS, isJudged, type Drill, type Stage } from "../../../src/core/drills";
-import { done } from "../../../src/core/drills/drillTruth";
+import { failingFaults } from "../../../src/core/drills/drillTruth";
 import { body } from "../../../src/core/figure/anthropometry";
 import type { MovementScript } from "../../../src/core/figure/script";
 import { sized } from "../../../src/core/figure/sized";
@@ -8,29 +8,16 @@ import { simulate } from "../../../src/core/figure/simulate";
 import { truths, type Truth } from "../../../src/core/figure/truth/truth";
 import { seeded } from "../../../src/core/maths/seeded";
 import { filmed, truthRep } from "../../study/simulatedRep";
-import { count, tally, type Tally } from "./verdicts";
+import { countRep, drillCount, type DrillCount } from "./drillCount";
 
 /** Copies behind each uncertainty: the deviation of 16 is within 18 % of that of many. */
 const COPIES = 16;
 
-/** What was said of one drill's reps: those made by its target scripts, by its faults, and without its action. */
-export interface DrillRow {
+/** What was said of one drill's simulated reps. */
+export interface DrillRow extends DrillCount {
   drill: string;
   /** Stages that are judged; rehearsals are not counted. */
   stages: number;
-  tally: Tally;
-  /** Reps by the target script, and those of them that were not judged. */
-  targetReps: number;
-  targetNotJudged: number;
-  /** Reps with one fault, and those that failed with that fault's cue; fails with another cue are named. */
-  faultReps: number;
-  rightCue: number;
-  otherCue: string[];
-  /** Why target reps, and faulty ones, were not judged. */
-  open: string[];
-  faultNotJudged: number;
-  /** Reps without a required action that passed. */
-  passedWithoutAction: number;
   notFound: number;
 }
 
@@ -39,14 +26,13 @@ export function drillRows(golfers: number, seed: number, only: string | undefine
   return DRILLS.filter((d) => d.stages.some(isJudged) && (only === undefined || d.id === only)).map((drill) => {
     const at = drill.number;
     progress(drill.id);
-    const row: DrillRow = { drill: drill.id, stages: 0, tally: tally(), targetReps: 0, targetNotJudged: 0, faultReps: 0, rightCue: 0, otherCue: [], open: [], faultNotJudged: 0, passedWithoutAction: 0, notFound: 0 };
+    const row: DrillRow = { drill: drill.id, stages: 0, notFound: 0, ...drillCount() };
     for (const stage of drill.stages.filter(isJudged)) {
       row.stages++;
       for (let k = 0; k < golfers; k++) {
         const movement = (script: MovementScript, n: number) => seenReps(drill, stage, script, seed + at * 10_000 + k * 100 + n);
-        target(row, stage, movement(stage.target!(), 0), `${stage.id} golfer ${k}`);
-        // A fault that only a should tells can't fail a rep.
-        stage.faults?.filter((f) => !stage.checks.some((c) => c.id === f.fails && c.level !== "must")).forEach((f, n) => fault(row, stage, f.fails, movement(f.script(), n + 1), `${stage.id} ${f.id} golfer ${k}`));
+        countSeen(row, stage, null, movement(stage.target!(), 0), `${stage.id} golfer ${k}`);
+        failingFaults(stage).forEach((f, n) => countSeen(row, stage, f.fails, movement(f.script(), n + 1), `${stage.id} ${f.id} golfer ${k}`));
       }
     }
     return row;
@@ -76,36 +62,9 @@ function seenReps(drill: Drill, stage: Stage, script: MovementScript, seed: numb
   });
 }
 
-function target(row: DrillRow, stage: Stage, seen: Seen[], name: string): void {
+function countSeen(row: DrillRow, stage: Stage, fails: string | null, seen: Seen[], name: string): void {
   for (const { statureCm, truth, rep } of seen) {
-    if (!rep) {
-      row.notFound++;
-      continue;
-    }
-    row.targetReps++;
-    if (rep.verdict!.result === "not judged") {
-      row.targetNotJudged++;
-      row.open.push(`${name}: ${rep.verdict!.reason!.message}`);
-    }
-    count(row.tally, name, stage, statureCm, truthRep(truth), rep, rep.verdict!);
-  }
-}
-
-function fault(row: DrillRow, stage: Stage, fails: string, seen: Seen[], name: string): void {
-  for (const { statureCm, truth, rep } of seen) {
-    const { result, cue } = rep?.verdict ?? { result: "not judged", cue: null };
-    if (!rep) {
-      row.notFound++;
-      continue;
-    }
-    const without = stage.actions.some((a) => !done(a.need, truth));
-    if (without && result === "pass") row.passedWithoutAction++;
-    if (!without) count(row.tally, name, stage, statureCm, truthRep(truth), rep, rep.verdict!);
-    row.faultReps++;
-    if (result === "not judged") {
-      row.faultNotJudged++;
-      row.open.push(`${name}: ${rep.verdict!.reason!.message}`);
-    } else if (cue?.id === fails) row.rightCue++;
-    else row.otherCue.push(`${name}: ${result} ${cue?.id ?? ""}`.trim());
+    if (rep) countRep(row, name, stage, fails, statureCm, truthRep(truth), rep);
+    else row.notFound++;
   }
 }
