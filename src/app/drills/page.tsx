@@ -1,6 +1,5 @@
 import type { Metadata } from "next";
 import { findingWords } from "@/core/choose/plain";
-import { FEWEST_SWINGS, profileOf } from "@/core/choose/profile";
 import { stylesOf } from "@/core/choose/styles";
 import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
 import { takeInDrill } from "@/app/drillActions";
@@ -8,7 +7,8 @@ import { DRILLS } from "@/core/drills";
 import { requestDatabase } from "@/server/db/request";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { ownDrills } from "@/server/drills/ownDrills";
-import { lastDrill, ownSwings } from "@/server/reps/ownSwings";
+import { ownProfile } from "@/server/golfers/ownProfile";
+import { lastDrill } from "@/server/reps/ownSwings";
 import { Library } from "@/ui/drills/library";
 import type { LibraryGolfer, OwnSwings } from "@/ui/drills/libraryGolfer";
 import { ANYBODY } from "@/ui/golfer/anybody";
@@ -19,8 +19,7 @@ export default async function DrillsPage() {
   const db = await requestDatabase();
   const known = await currentGolfer(db);
   if (!known) return <Library golfer={{ ...ANYBODY, styles: stylesOf({}), last: null }} swings={null} own={[]} takeIn={null} />;
-  const [swings, last, drills] = await Promise.all([ownSwings(db, known.id), lastDrill(db, known.id), ownDrills(db, known.id)]);
-  const profile = swings.length >= FEWEST_SWINGS ? profileOf(swings.map((s) => s.measures), { statureCm: known.statureCm, club: "iron", styles: known.styles }) : null;
+  const [{ profile }, last, drills] = await Promise.all([ownProfile(db, known), lastDrill(db, known.id), ownDrills(db, known.id)]);
   const golfer: LibraryGolfer = { statureCm: known.statureCm, hand: known.hand, units: known.units, styles: profile?.styles ?? stylesOf(known.styles), last };
   // Only what a complaint asks about goes to the page.
   const told = new Set(SYMPTOM_ROWS.flatMap((s) => s.shownBy));

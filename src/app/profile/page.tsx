@@ -1,21 +1,17 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { redirect } from "next/navigation";
-import { FEWEST_SWINGS, profileOf } from "@/core/choose/profile";
-import { requestDatabase } from "@/server/db/request";
-import { currentGolfer } from "@/server/golfers/golfers";
-import { BASELINE, ownSwings } from "@/server/reps/ownSwings";
+import { whoever } from "@/app/whoever";
+import { ownProfile } from "@/server/golfers/ownProfile";
+import { BASELINE } from "@/server/reps/ownSwings";
 import { Button } from "@/ui/kit/button";
 import { ProfileView } from "@/ui/profile/profileView";
 
 export const metadata: Metadata = { title: "Profile" };
 
 export default async function ProfilePage() {
-  const db = await requestDatabase();
-  const golfer = await currentGolfer(db);
-  if (!golfer) redirect("/begin");
-  const swings = await ownSwings(db, golfer.id);
-  if (swings.length < FEWEST_SWINGS)
+  const { db, golfer } = await whoever();
+  const { swings, profile } = await ownProfile(db, golfer);
+  if (!profile)
     return (
       <>
         <p className="mt-5 text-[15px] text-ink-2">What do your swings ask for?</p>
@@ -24,6 +20,5 @@ export default async function ProfilePage() {
         <Button look="main" asChild><Link href={golfer.sample ? "/read?sample=swings" : `/read?drill=${BASELINE}`}>{golfer.sample ? "Read five swings" : "Read my swings"}</Link></Button>
       </>
     );
-  const profile = profileOf(swings.map((s) => s.measures), { statureCm: golfer.statureCm, club: "iron", styles: golfer.styles });
   return <ProfileView profile={profile} swings={swings} chosen={golfer.styles} units={golfer.units} latest={swings[0]!.at} />;
 }

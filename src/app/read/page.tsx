@@ -1,17 +1,13 @@
 import type { Metadata } from "next";
-import { redirect } from "next/navigation";
 import { DRILLS } from "@/core/drills";
-import { requestDatabase } from "@/server/db/request";
+import { whoever } from "@/app/whoever";
 import { ownDrills } from "@/server/drills/ownDrills";
-import { currentGolfer } from "@/server/golfers/golfers";
 import { ReadClips, type ReadDrill } from "@/ui/read/readClips";
 
 export const metadata: Metadata = { title: "Read clips" };
 
 export default async function ReadPage({ searchParams }: { searchParams: Promise<{ drill?: string; stage?: string; sample?: string }> }) {
-  const db = await requestDatabase();
-  const golfer = await currentGolfer(db);
-  if (!golfer) redirect("/begin");
+  const { db, golfer } = await whoever();
   const { drill, stage, sample } = await searchParams;
   const set = golfer.sample && (sample === "rep" || sample === "swings") ? sample : undefined;
   const drills = [...DRILLS, ...(await ownDrills(db, golfer.id))].map((d): ReadDrill => ({ id: d.id, name: d.name, readAs: d.basedOn ?? d.id, stages: d.stages.map(({ id, name, view, main }) => ({ id, name, view, main })) }));

@@ -1,8 +1,6 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { redirect } from "next/navigation";
-import { requestDatabase } from "@/server/db/request";
-import { currentGolfer } from "@/server/golfers/golfers";
+import { whoever } from "@/app/whoever";
 import { listBouts } from "@/server/reps/queries";
 import { BoutRow } from "@/ui/reps/boutRow";
 import { Button } from "@/ui/kit/button";
@@ -12,9 +10,7 @@ export const metadata: Metadata = { title: "Reps" };
 const PAGE = 12;
 
 export default async function RepsPage({ searchParams }: { searchParams: Promise<{ page?: string }> }) {
-  const db = await requestDatabase();
-  const golfer = await currentGolfer(db);
-  if (!golfer) redirect("/begin");
+  const { db, golfer } = await whoever();
   const page = Math.max(1, Number.parseInt((await searchParams).page ?? "1", 10) || 1);
   const bouts = await listBouts(db, golfer.id, PAGE + 1, (page - 1) * PAGE);
   const shown = bouts.slice(0, PAGE);

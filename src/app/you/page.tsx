@@ -1,11 +1,10 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { redirect } from "next/navigation";
 import { changeGolfer, chooseSide, practiseAs } from "@/app/golferActions";
-import { profileOf } from "@/core/choose/profile";
-import { requestDatabase } from "@/server/db/request";
-import { currentGolfer, listGolfers } from "@/server/golfers/golfers";
-import { ownSwings } from "@/server/reps/ownSwings";
+import { stylesOf } from "@/core/choose/styles";
+import { whoever } from "@/app/whoever";
+import { listGolfers } from "@/server/golfers/golfers";
+import { ownProfile } from "@/server/golfers/ownProfile";
 import { GolferForm } from "@/ui/golfer/golferForm";
 import { Sides } from "@/ui/golfer/sides";
 import { Button } from "@/ui/kit/button";
@@ -14,12 +13,9 @@ import { shownStature } from "@/ui/kit/units";
 export const metadata: Metadata = { title: "You" };
 
 export default async function YouPage() {
-  const db = await requestDatabase();
-  const golfer = await currentGolfer(db);
-  if (!golfer) redirect("/begin");
+  const { db, golfer } = await whoever();
   const others = (await listGolfers(db)).filter((g) => g.id !== golfer.id);
-  const swings = await ownSwings(db, golfer.id);
-  const taken = profileOf(swings.map((s) => s.measures), { statureCm: golfer.statureCm, club: "iron", styles: golfer.styles }).styles;
+  const taken = (await ownProfile(db, golfer)).profile?.styles ?? stylesOf(golfer.styles);
   return (
     <div className="grid gap-x-16 gap-y-10 md:grid-cols-[480px_1fr]">
       <section>

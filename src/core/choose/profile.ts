@@ -55,6 +55,9 @@ export interface Profile {
 /** Fewer swings than this are no profile: two that agree are the least that tells a habit from an accident. */
 export const FEWEST_SWINGS = 2;
 
+/** What normal swings are taken to be made with until a golfer can say otherwise. */
+export const TAKEN_CLUB: Club = "iron";
+
 export interface ProfileAsk {
   statureCm: number;
   /** What the swings were made with. */

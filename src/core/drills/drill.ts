@@ -116,8 +116,7 @@ export interface Gear {
   instead: readonly string[];
 }
 
-export const CLUBS = ["iron", "driver"] as const;
-export type Club = (typeof CLUBS)[number];
+export type Club = "iron" | "driver";
 
 export interface Drill {
   /** Slug; also the name of its file. */

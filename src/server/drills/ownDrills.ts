@@ -74,4 +74,4 @@ export async function keepDrillVersion(db: Db, drill: Drill): Promise<string> {
   return id;
 }
 
-export const versionId = (drillId: string, version: number): string => createHash("sha256").update(`${drillId}@${version}`).digest("hex").slice(0, 24);
+const versionId = (drillId: string, version: number): string => createHash("sha256").update(`${drillId}@${version}`).digest("hex").slice(0, 24);

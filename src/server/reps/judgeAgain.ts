@@ -4,26 +4,27 @@ import { judgeAgain, type KeptRep } from "../../core/practice/judgeAgain";
 import type { Db } from "../db/open";
 import { bout, drillVersion, measure, rep, session, verdict } from "../db/schema";
 import { keepDrillVersion } from "../drills/ownDrills";
-import { groups, toMeasured } from "./rows";
+import { groups, toMeasured, verdictRow } from "./rows";
 
 /** A kept rep with where it belongs. */
 export interface JudgedRep extends KeptRep {
+  boutId: string;
   stageId: string;
   at: Date;
   /** The drill, and its version, that it was judged by. */
   by: { drillId: string; version: number };
 }
 
-/** A golfer's latest judged reps of some drills, with all that judging them again takes; the latest first. */
-export async function judgedReps(db: Db, golferId: string, drillIds: readonly string[], most: number): Promise<JudgedRep[]> {
+/** A golfer's latest judged reps of a drill, with all that judging them again takes; the latest first. */
+export async function judgedReps(db: Db, golferId: string, drillId: string, most: number): Promise<JudgedRep[]> {
   const rows = await db.select({ rep, verdict, stageId: bout.stageId, drillId: drillVersion.drillId, version: drillVersion.version }).from(rep)
     .innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id)).innerJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
     .innerJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
-    .where(and(eq(session.golferId, golferId), inArray(drillVersion.drillId, [...drillIds]))).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
+    .where(and(eq(session.golferId, golferId), eq(drillVersion.drillId, drillId))).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
   if (!rows.length) return [];
   const measures = groups(await db.select().from(measure).where(inArray(measure.repId, rows.map((r) => r.rep.id))), (m) => m.repId);
   return rows.map((r) => ({
-    id: r.rep.id, at: r.rep.createdAt, stageId: r.stageId ?? "", statureCm: r.rep.statureCm, actions: r.verdict.actions, problems: r.rep.problems, result: r.verdict.result, by: { drillId: r.drillId, version: r.version },
+    id: r.rep.id, at: r.rep.createdAt, boutId: r.rep.boutId, stageId: r.stageId ?? "", statureCm: r.rep.statureCm, actions: r.verdict.actions, problems: r.rep.problems, result: r.verdict.result, by: { drillId: r.drillId, version: r.version },
     measures: Object.fromEntries((measures.get(r.rep.id) ?? []).map((m) => [m.measureId, toMeasured(m)])),
   }));
 }
@@ -35,20 +36,12 @@ export async function judgedReps(db: Db, golferId: string, drillIds: readonly st
  * @returns how many verdicts are others now
  */
 export async function judgeAllAgain(db: Db, golferId: string, drill: Drill): Promise<number> {
-  const reps = (await judgedReps(db, golferId, [drill.id], 100_000)).filter((r) => r.by.version !== drill.version);
+  const reps = (await judgedReps(db, golferId, drill.id, 100_000)).filter((r) => r.by.version !== drill.version);
   return db.transaction(async (tx) => {
     const id = await keepDrillVersion(tx as unknown as Db, drill);
-    let changed = 0;
-    for (const r of reps) {
-      const stage = drill.stages.find((s) => s.id === r.stageId);
-      if (!stage) continue;
-      const v = judgeAgain(stage, r);
-      if (v.result !== r.result) changed++;
-      await tx.update(verdict).set({ result: v.result, reasonCode: v.reason?.code ?? null, reasonMessage: v.reason?.message ?? null, cueId: v.cue?.id ?? null, cueWords: v.cue?.words ?? null, actions: v.actions, checks: v.checks })
-        .where(and(eq(verdict.repId, r.id), eq(verdict.by, "computed")));
-      const [own] = await tx.select({ boutId: rep.boutId }).from(rep).where(eq(rep.id, r.id));
-      await tx.update(bout).set({ drillVersionId: id }).where(eq(bout.id, own!.boutId));
-    }
-    return changed;
+    const again = drill.stages.flatMap((stage) => reps.filter((r) => r.stageId === stage.id).map((r) => ({ r, v: judgeAgain(stage, r) })));
+    for (const { r, v } of again) await tx.update(verdict).set(verdictRow(v)).where(and(eq(verdict.repId, r.id), eq(verdict.by, "computed")));
+    await tx.update(bout).set({ drillVersionId: id }).where(inArray(bout.id, [...new Set(again.map(({ r }) => r.boutId))]));
+    return again.filter(({ r, v }) => v.result !== r.result).length;
   });
 }

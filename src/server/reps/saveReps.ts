@@ -8,6 +8,7 @@ import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
 import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { verdictRow } from "./rows";
 
 export interface SaveRequest {
   golferId: string;
@@ -65,13 +66,7 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
       await tx.insert(measure).values(own.map(([measureId, m]) => ({
         repId: id, measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null,
       })));
-      if (r.verdict) {
-        const v = r.verdict;
-        await tx.insert(verdict).values({
-          repId: id, result: v.result, reasonCode: v.reason?.code ?? null, reasonMessage: v.reason?.message ?? null,
-          cueId: v.cue?.id ?? null, cueWords: v.cue?.words ?? null, actions: v.actions, checks: v.checks,
-        });
-      }
+      if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
     }
     return out;
   });

@@ -7,6 +7,7 @@ import type { Check } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures/catalogue";
 import type { RepKind } from "@/core/reps/rep";
 import { wanted, type Units } from "@/ui/kit/units";
+import { movementUrl } from "./brief";
 import { Player } from "./player";
 import { PlayTime, TargetStrip } from "./targetStrip";
 
@@ -36,7 +37,7 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
     if (id === null) return setShown({ id, movement: target });
     setWaiting(id);
     try {
-      const response = await fetch(`/api/movements/${drillId}/${stage.id}?fault=${id}&stature=${golfer.statureCm}&hand=${golfer.hand}`);
+      const response = await fetch(movementUrl(drillId, stage.id, id, golfer));
       if (!response.ok) throw new Error(((await response.json()) as { message: string }).message);
       setShown({ id, movement: (await response.json()) as Movement });
       setMs(0);

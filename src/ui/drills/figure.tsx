@@ -27,7 +27,7 @@ export function Figure({ movement, frame }: { movement: Pick<Movement, "club" | 
 }
 
 /** The box that holds every frame of a movement, mm. */
-export function boxOfMovement({ frames, headRadius }: Movement): { x: number; y: number; width: number; height: number } {
+export function boxOfMovement({ frames, headRadius }: Pick<Movement, "frames" | "headRadius">): { x: number; y: number; width: number; height: number } {
   let [left, right, top] = [Infinity, -Infinity, 0];
   for (const f of frames)
     for (let k = 0; k < f.length; k += 2) {

@@ -5,7 +5,7 @@ import type { Brief } from "@/core/play/brief";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import { stripScales, type StripSize } from "@/ui/charts/strip/geometry";
 import { briefMovement } from "./brief";
-import { Figure } from "./figure";
+import { boxOfMovement, Figure } from "./figure";
 
 interface Props {
   drillId: string;
@@ -62,11 +62,9 @@ function Names({ events, y, left }: { events: Record<string, number>; y: (ms: nu
 }
 
 function Still({ brief, size, label }: { brief: Brief; size: StripSize; label: string }) {
-  const xs = brief.frame.filter((_, i) => i % 2 === 0);
-  const ys = brief.frame.filter((_, i) => i % 2 === 1);
-  const [left, right, top] = [Math.min(...xs) - brief.headRadius, Math.max(...xs) + brief.headRadius, Math.max(...ys) + brief.headRadius];
+  const box = boxOfMovement({ frames: [brief.frame], headRadius: brief.headRadius });
   return (
-    <svg viewBox={`${left} ${-top} ${right - left} ${top + 60}`} width={size.width} height={size.height} role="img" aria-label={label} className="block">
+    <svg viewBox={`${box.x} ${box.y} ${box.width} ${-box.y + 60}`} width={size.width} height={size.height} role="img" aria-label={label} className="block">
       <Figure movement={brief} frame={brief.frame} />
     </svg>
   );

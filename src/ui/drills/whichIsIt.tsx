@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { findingWords } from "@/core/choose/plain";
 import { answer, causesOf, examples, type Answer, type Cause } from "@/core/choose/which";
+import { TAKEN_CLUB } from "@/core/choose/profile";
 import type { SymptomId } from "@/core/drills/drill";
 import { CATALOGUE } from "@/core/measures/catalogue";
 import { CARD } from "@/ui/charts/strip/geometry";
@@ -16,7 +17,7 @@ const PAIR = { ...CARD, width: 132, height: 216 };
 
 /** Do you have it? What two normal swings look like that have the complaint and that do not; and what the golfer's own say of each cause. */
 export function WhichIsIt({ symptom, golfer, swings }: { symptom: SymptomId; golfer: LibraryGolfer; swings: OwnSwings | null }) {
-  const causes = causesOf(symptom, "iron", golfer.styles);
+  const causes = causesOf(symptom, TAKEN_CLUB, golfer.styles);
   const shown = examples(causes);
   const several = causes.length > 1;
   const answers = causes.map((c) => ({ cause: c, said: answer(c, swings?.measures[c.measure], golfer.statureCm) }));

@@ -3,7 +3,6 @@
 import Link from "next/link";
 import { useReducer, useState } from "react";
 import { toast } from "sonner";
-import type { Stage } from "@/core/drills";
 import { DRILLS } from "@/core/drills";
 import { checkDrillFile, fileOf, ownDrill, type DrillFile, type FileProblem } from "@/core/formats/drillFile";
 import { BEST, bestBands, FEWEST } from "@/core/practice/bestBands";
@@ -43,6 +42,7 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
   // While a word is missing the limits still judge.
   const judged = stageFile ? ownDrill(now, id, version).stages.find((s) => s.id === stageId)! : null;
   const ofStage = reps.filter((r) => r.stageId === stageId);
+  const best = judged && bestBands(judged, ofStage);
   const change = (place: string, c: (f: DrillFile) => DrillFile) => send({ type: "change", place, change: c });
   const wrongAt = (where: string) => problems.find((p) => p.where === where)?.what;
   const keep = () =>
@@ -90,8 +90,8 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
             <div>
               <div className="flex flex-wrap gap-3">
                 <Button disabled={!now.stages[1]} onClick={() => change(`out ${stageId}`, (f) => ({ ...f, stages: f.stages.filter((s) => s.id !== stageId) }))}>Leave this stage out</Button>
-                <Button disabled={!bestBands(judged, ofStage)} onClick={() => takeBest(judged, ofStage, change)}>Limits from my {BEST} best reps</Button>
-                {!bestBands(judged, ofStage) && stageFile.checks.length > 0 && <span className="self-center text-[15px] text-ink-2">That takes {FEWEST} measured reps; there {ofStage.length === 1 ? "is one" : `are ${ofStage.length}`}.</span>}
+                <Button disabled={!best} onClick={takeBest}>Limits from my {BEST} best reps</Button>
+                {!best && stageFile.checks.length > 0 && <span className="self-center text-[15px] text-ink-2">That takes {FEWEST} measured reps; there {ofStage.length === 1 ? "is one" : `are ${ofStage.length}`}.</span>}
               </div>
               {stageFile.checks.length === 0 && <p className="mt-5">Nothing is checked in this stage: its reps are counted.</p>}
               <ul className="mt-2">
@@ -159,11 +159,11 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
     </div>
   );
 
-  function takeBest(stage: Stage, own: readonly EditedRep[], put: typeof change) {
-    const found = bestBands(stage, own);
-    if (!found) return;
-    put("best", changeStage(stage.id, (s) => ({ ...s, checks: s.checks.map((c) => (found.bands[c.id] ? { ...c, band: found.bands[c.id]! } : c)) })));
-    toast(`Limits from ${found.used.length} reps: where reps like them still pass.`);
+  function takeBest() {
+    if (!best) return;
+    const { bands, used } = best;
+    change("best", changeStage(stageId, (s) => ({ ...s, checks: s.checks.map((c) => (bands[c.id] ? { ...c, band: bands[c.id]! } : c)) })));
+    toast(`Limits from ${used.length} reps: where reps like them still pass.`);
   }
 
   /** The stage as the built-in drill has it, in its place. */

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { notFound } from "next/navigation";
+import { cache } from "react";
 import { copyDrill } from "@/app/drillActions";
 import { keepReach, keepStance } from "@/app/golferActions";
 import { conflicts, conflictWords } from "@/core/choose/conflicts";
@@ -23,10 +24,11 @@ interface Props {
   searchParams: Promise<{ stage?: string }>;
 }
 
-const asked = async (params: Props["params"]): Promise<Drill | null> => drillOf(await requestDatabase(), (await params).id);
+/** Title and page ask for the same drill: it is looked up once. */
+const asked = cache(async (id: string): Promise<Drill | null> => drillOf(await requestDatabase(), id));
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: (await asked(params))?.name ?? "No such drill" };
+  return { title: (await asked((await params).id))?.name ?? "No such drill" };
 }
 
 const shown = (s: Stage): StageShown => ({
@@ -34,13 +36,13 @@ const shown = (s: Stage): StageShown => ({
 });
 
 export default async function DrillPage({ params, searchParams }: Props) {
-  const drill = await asked(params);
+  const drill = await asked((await params).id);
   if (!drill) notFound();
   const wanted = (await searchParams).stage;
   const stage = drill.stages.find((s) => s.id === wanted) ?? drill.stages.find((s) => s.main)!;
   const db = await requestDatabase();
   const known = await currentGolfer(db);
-  const turns = known && drill.id === STANCE_DRILL ? (await repsOfDrill(db, known.id, drill.id, 30)).flatMap((r) => (r.key && STANCE_STAGES[r.key] ? [{ stance: STANCE_STAGES[r.key]!, measures: r.measures }] : [])) : null;
+  const turns = known && drill.id === STANCE_DRILL ? (await repsOfDrill(db, known.id, drill.id, 30)).flatMap((r) => (r.stageId && STANCE_STAGES[r.stageId] ? [{ stance: STANCE_STAGES[r.stageId]!, measures: r.measures }] : [])) : null;
   const mine = known !== null && drill.basedOn !== undefined && (await isOwn(db, known.id, drill.id));
   const golfer = known ? { statureCm: known.statureCm, hand: known.hand, units: known.units } : ANYBODY;
   const against = DRILLS.filter((d) => d.group !== "baseline" && d.id !== drill.basedOn).flatMap((other) => conflicts(drill, other).slice(0, 1).map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })));

@@ -1,11 +1,10 @@
 import type { Metadata } from "next";
-import { notFound, redirect } from "next/navigation";
+import { notFound } from "next/navigation";
 import { backToVersion, binDrill, judgeDrillAgain, keepDrill } from "@/app/drillActions";
 import { fileOf } from "@/core/formats/drillFile";
 import { wouldSay } from "@/core/practice/judgeAgain";
-import { requestDatabase } from "@/server/db/request";
+import { whoever } from "@/app/whoever";
 import { isOwn, versionsOf } from "@/server/drills/ownDrills";
-import { currentGolfer } from "@/server/golfers/golfers";
 import { judgedReps } from "@/server/reps/judgeAgain";
 import { Editor } from "@/ui/editor/editor";
 
@@ -17,14 +16,12 @@ const ALL = 5000;
 
 export default async function EditPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const db = await requestDatabase();
-  const golfer = await currentGolfer(db);
-  if (!golfer) redirect("/begin");
+  const { db, golfer } = await whoever();
   if (!(await isOwn(db, golfer.id, id))) notFound();
   const versions = await versionsOf(db, id);
   const latest = versions[0]!;
-  const reps = await judgedReps(db, golfer.id, [id, latest.drill.basedOn!], SHOWN);
-  const own = await judgedReps(db, golfer.id, [id], ALL);
+  const [own, built] = await Promise.all([judgedReps(db, golfer.id, id, ALL), judgedReps(db, golfer.id, latest.drill.basedOn!, SHOWN)]);
+  const reps = [...own, ...built].sort((a, b) => b.at.getTime() - a.at.getTime()).slice(0, SHOWN);
   const older = own.filter((r) => r.by.version !== latest.version && latest.drill.stages.some((s) => s.id === r.stageId));
   const changes = latest.drill.stages.flatMap((s) => wouldSay(s, older.filter((r) => r.stageId === s.id))).filter((c) => c.before !== c.after.result).length;
   const when = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
@@ -32,7 +29,7 @@ export default async function EditPage({ params }: { params: Promise<{ id: strin
     <Editor
       key={id} id={id} file={fileOf(latest.drill)} version={latest.version} golfer={{ statureCm: golfer.statureCm, units: golfer.units }}
       versions={versions.map((v) => ({ version: v.version, when: when.format(v.at), file: fileOf(v.drill), reps: own.filter((r) => r.by.version === v.version).length }))}
-      reps={reps.map(({ by: _by, at: _at, ...r }) => r)} older={{ reps: older.length, changes, by: older[0]?.by.version ?? null }}
+      reps={reps.map(({ by: _by, at: _at, boutId: _bout, ...r }) => r)} older={{ reps: older.length, changes, by: older[0]?.by.version ?? null }}
       actions={{ keep: keepDrill, back: backToVersion, judgeAgain: judgeDrillAgain, bin: binDrill }}
     />
   );

@@ -1,0 +1,10 @@
+import { FEWEST_SWINGS, profileOf, TAKEN_CLUB, type Profile } from "../../core/choose/profile";
+import type { Db } from "../db/open";
+import { ownSwings, type OwnRep } from "../reps/ownSwings";
+import type { Golfer } from "./golfers";
+
+/** A golfer's own latest swings and what they show; no profile where they are too few. */
+export async function ownProfile(db: Db, golfer: Golfer): Promise<{ swings: OwnRep[]; profile: Profile | null }> {
+  const swings = await ownSwings(db, golfer.id);
+  return { swings, profile: swings.length < FEWEST_SWINGS ? null : profileOf(swings.map((s) => s.measures), { statureCm: golfer.statureCm, club: TAKEN_CLUB, styles: golfer.styles }) };
+}
