@@ -4,13 +4,16 @@ import { seeded } from "../../core/maths/seeded";
 import type { LumaWindow } from "./lumaWindow";
 import { match, template } from "./template";
 
-/** A smooth patchy picture that can be shifted by parts of a pixel. */
+/**
+ * A smooth patchy picture that can be shifted by parts of a pixel. Patchy everywhere and rounded as a sensor does: on
+ * even ground the steps of eight bits are as large as the slopes, and they alone put a place off by 0.02 px.
+ */
 function picture(dx: number, dy: number): LumaWindow {
   const random = seeded(5);
-  const blobs = Array.from({ length: 60 }, () => [random.uniform() * 80, random.uniform() * 80, 2 + 3 * random.uniform(), 120 * (random.uniform() - 0.5)] as const);
+  const blobs = Array.from({ length: 200 }, () => [random.uniform() * 80, random.uniform() * 80, 2 + 3 * random.uniform(), 90 * (random.uniform() - 0.5)] as const);
   const data = Uint8Array.from({ length: 6400 }, (_, i) => {
     const [x, y] = [(i % 80) - dx, Math.floor(i / 80) - dy];
-    return 128 + blobs.reduce((s, [bx, by, r, a]) => s + a * Math.exp(-((x - bx) ** 2 + (y - by) ** 2) / (2 * r * r)), 0);
+    return Math.round(blobs.reduce((s, [bx, by, r, a]) => s + a * Math.exp(-((x - bx) ** 2 + (y - by) ** 2) / (2 * r * r)), 128));
   });
   return { left: 300, top: 500, width: 80, height: 80, data };
 }
