@@ -76,11 +76,12 @@ export const rocking = (r: Seeded): MovementScript =>
   cycle({ cycles: 4, period: between(r, 1.3, 2), weight: between(r, 18, 40), lag: between(r, -0.02, 0.34), arms: between(r, 24, 52), thorax: between(r, 14, 44), unsteady: between(r, 0.01, 0.12), stance: { gap: between(r, 34, 50), stagger: 0 }, jitter: Array.from({ length: 10 }, () => between(r, -1, 1)) });
 export const stepping = (r: Seeded): MovementScript =>
   cycle({ cycles: 4, period: between(r, 1.6, 2.2), weight: 44, lag: between(r, 0.05, 0.25), arms: between(r, 24, 44), thorax: between(r, 14, 36), step: between(r, 4, 14), slide: maybe(r, 0.4) ? between(r, 3, 9) : 0, stance: { gap: between(r, 30, 44), stagger: 0 }, jitter: Array.from({ length: 10 }, () => between(r, -1, 1)) });
-export const footPivot = (r: Seeded): MovementScript =>
-  pivot({ turn: between(r, 25, 95), drag: maybe(r, 0.4) ? between(r, 3, 9) : between(r, 0, 1), period: between(r, 1.5, 2), times: 3 });
-/** Feet as far apart as in a swing: neither shoe hides the other's toe as it turns. */
-export const widePivot = (r: Seeded): MovementScript =>
-  pivot({ turn: between(r, 25, 95), drag: maybe(r, 0.4) ? between(r, 3, 9) : between(r, 0, 1), period: between(r, 1.5, 2), times: 3, stance: { gap: between(r, 38, 46), stagger: 0 } });
+const anyPivot = (r: Seeded, gap: readonly [number, number] | null): MovementScript =>
+  pivot({ turn: between(r, 25, 95), drag: maybe(r, 0.4) ? between(r, 3, 9) : between(r, 0, 1), period: between(r, 1.5, 2), times: 3, ...(gap ? { stance: { gap: between(r, ...gap), stagger: 0 } } : {}) });
+export const footPivot = (r: Seeded): MovementScript => anyPivot(r, null);
+/** Feet as far apart as in a swing, and two shoes apart, where neither shoe hides the other's toe as it turns. */
+export const widePivot = (r: Seeded): MovementScript => anyPivot(r, [38, 46]);
+export const pivotApart = (r: Seeded): MovementScript => anyPivot(r, [48, 56]);
 export const oneLeg = (r: Seeded): MovementScript =>
   hold({ on: maybe(r, 0.6) ? "lead" : "trail", seconds: between(r, 1, 2.6), wobble: between(r, 0.3, 3) });
 export const gesture = (r: Seeded, k: number): MovementScript => {

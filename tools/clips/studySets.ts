@@ -57,6 +57,7 @@ const WANTED: readonly Wanted[] = [
   { name: "pivot-again", about: "pivot", script: move.footPivot, fps: 30, count: { fit: 2, report: 0 } },
   { name: "pivot-wide", about: "pivot", script: move.widePivot, fps: 30, count: { fit: 4, report: 4 } },
   { name: "toss", about: "gesture", script: (r) => move.gesture(r, 2), count: { fit: 4, report: 0 } },
+  { name: "pivot-apart", about: "pivot", script: move.pivotApart, fps: 30, count: { fit: 6, report: 0 } },
 ];
 
 function foldClips(fold: Fold): ClipSpec[] {

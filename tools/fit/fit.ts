@@ -18,24 +18,21 @@ import { readScene } from "../../src/core/scene/scene";
 import { facing } from "../../src/core/scene/facing";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { finishTrack } from "../../src/core/track/finishTrack";
-import { ownFoot } from "../../src/core/track/sides";
-import { edgeAt } from "../../src/core/track/track";
 import { compare, pairs, rulesOf } from "../study/compare";
 import { truthClips, type TruthClip } from "../study/truthClip";
 import { cycleJerk } from "./cycleJerk";
 import { hipsWidest } from "./hipsWidest";
 import { BARE, tableOf } from "./errorTable";
+import { fitShoe } from "./shoe";
 
 const KEPT = "tools/study/kept/fit";
 const [clipsDir, tracksDir] = existsSync(".work/tracks/fit") ? [".work/clips/fit", ".work/tracks/fit"] : [KEPT, KEPT];
 const clips = truthClips(clipsDir, tracksDir);
 console.log(`${clips.length} clips`);
-/** A shoe ends within this of its toe point, cm. */
-const TOE_CM = 5;
 const rms = (x: readonly number[]) => Math.sqrt(mean(x.map((v) => v * v)));
 
 constants(clips.filter((c) => c.truth.perFrame && c.truth.view === "face-on"));
-toesOf(clips.filter((c) => c.truth.perFrame?.[0]?.joints["trail.toe"]));
+fitShoe(clips.filter((c) => c.truth.perFrame?.[0]?.joints["trail.toe"]));
 cycleJerk(clips.filter((c) => c.truth.reps[0]!.kind === "cycle"));
 hipsWidest(clips.filter((c) => c.truth.view === "face-on" && ["swing", "step-swing"].includes(c.truth.reps[0]!.kind) && c.truth.reps.length === 1));
 const compared = clips.map((c) => compare(c, { errors: BARE }));
@@ -112,31 +109,4 @@ function constants(list: readonly TruthClip[]): void {
 /** Slope of a line through nought. */
 function slope(points: readonly { x: number; y: number }[]): number {
   return points.reduce((sum, p) => sum + p.x * p.y, 0) / points.reduce((sum, p) => sum + p.x * p.x, 0);
-}
-
-/** A shoe's toe as a disc: the edge it makes across the picture from the ankle, against the sine of its direction, while it points well aside. */
-function toesOf(list: readonly TruthClip[]): void {
-  const points: { sine: number; edge: number }[] = [];
-  for (const { truth, track: load } of list) {
-    const [first] = truth.reps;
-    if (first!.kind !== "pivot") continue;
-    const foot = first!.foot!;
-    const hand = truth.golfer.hand;
-    const track = finishTrack(load(), true);
-    const scene = readScene(track, { statureCm: truth.golfer.stature, hand }, "face-on");
-    track.times.forEach((t, i) => {
-      const joints = truth.perFrame![i]?.joints;
-      if (!joints || t < first!.from) return;
-      const [heel, toe] = [joints[`${foot}.heel`]!, joints[`${foot}.toe`]!];
-      const sine = ((toe.cm[0] - heel.cm[0]) / Math.hypot(toe.cm[0] - heel.cm[0], toe.cm[2] - heel.cm[2])) * scene.targetSign;
-      if (Math.abs(sine) < 0.5) return;
-      const edge = track.footEdges[edgeAt(i, ownFoot(hand, foot), sine > 0 ? "right" : "left")]!;
-      const across = (Math.abs(edge - joints[`${foot}.ankle`]!.px[0]) * scene.scale.cmPerPx) / truth.golfer.stature;
-      // Where another foot hides the toe the picture ends elsewhere.
-      if (Math.abs(edge - toe.px[0]) * scene.scale.cmPerPx < TOE_CM) points.push({ sine: Math.abs(sine), edge: across });
-    });
-  }
-  const [x, y] = [mean(points.map((p) => p.sine)), mean(points.map((p) => p.edge))];
-  const reach = slope(points.map((p) => ({ x: p.sine - x, y: p.edge - y })));
-  console.log(`motion.toeReach ${reach.toFixed(4)}, toeRound ${(y - reach * x).toFixed(4)}, n ${points.length} (now ${MOTION_FIT.toeReach}, ${MOTION_FIT.toeRound})`);
 }

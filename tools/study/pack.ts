@@ -1,9 +1,11 @@
 /**
- * Packs rendered clips' truth and tracks small enough to be kept in the repository: `npx tsx tools/study/pack.ts [SET …]`.
- * Tracks are rounded to 1/32 px (0.01 cm and less) and truth to what fitting and benches read, both by Brotli.
+ * Packs rendered clips' truth and tracks small enough to be kept in the repository, because .work does not survive:
+ * `npx tsx tools/study/pack.ts [SET …] [--only PREFIX]`. Tracks are rounded to 1/32 px (0.01 cm and less) and truth to what
+ * fitting and benches read, both by Brotli.
  */
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from "node:fs";
 import path from "node:path";
+import { parseArgs } from "node:util";
 import { brotliCompressSync } from "node:zlib";
 import { writeTrack } from "../../src/core/formats/trackFile";
 import { STRIDE, type Track } from "../../src/core/track/track";
@@ -14,13 +16,17 @@ const JOINTS = ["midHip", "midShoulder", "head", "midHands", "com", "lead.hip", 
 /** What the edges of turning shoes are fitted by. */
 const FOOT_JOINTS = ["lead", "trail"].flatMap((side) => ["ankle", "heel", "toe"].map((joint) => `${side}.${joint}`));
 
-for (const set of process.argv.length > 2 ? process.argv.slice(2) : ["fit", "report", "spoiled", "conditions"]) {
+/** Sets that only verdicts are read of: nothing is fitted on, or held against, their joints. */
+const JUDGED = new Set(["drills"]);
+
+const { values, positionals } = parseArgs({ allowPositionals: true, options: { only: { type: "string", default: "" } } });
+for (const set of positionals.length ? positionals : ["fit", "report", "spoiled", "conditions", "drills"]) {
   if (!existsSync(`.work/tracks/${set}`)) continue;
   const out = path.join(KEPT, set);
   mkdirSync(out, { recursive: true });
-  for (const clip of truthClips(`.work/clips/${set}`, `.work/tracks/${set}`)) {
+  for (const clip of truthClips(`.work/clips/${set}`, `.work/tracks/${set}`).filter(({ id }) => id.startsWith(values.only))) {
     writeFileSync(path.join(out, `${clip.id}.track.br`), brotliCompressSync(writeTrack(rounded(clip.track()))));
-    writeFileSync(path.join(out, `${clip.id}.json.br`), brotliCompressSync(JSON.stringify(slim(clip.truth))));
+    writeFileSync(path.join(out, `${clip.id}.json.br`), brotliCompressSync(JSON.stringify(JUDGED.has(set) ? { ...clip.truth, perFrame: undefined } : slim(clip.truth))));
   }
   console.log(`${set}: ${readdirSync(out).length / 2} clips`);
 }

@@ -1,5 +1,6 @@
 import { resample } from "../maths/filter";
 import { largestTurn } from "../motion/footDirection";
+import { samePlace } from "../motion/footMotion";
 import { partHeight } from "../motion/partHeight";
 import type { Motion } from "../motion/motion";
 import type { Rep } from "../reps/rep";
@@ -34,7 +35,7 @@ export function footSpanMeasures(m: Motion, rep: Rep): Measures {
       out[`${side}FootTravel${span}`] = got(travel(toeT, from, to, (i) => toe[i]! < DOWN), at);
       if (!faceOn) continue;
       out[`${side}HeelTravel${span}`] = got(travel(heelT, from, to, () => true), at);
-      out[`${side}FootTurn${span}`] = oneSpell(m, side, from, to) ? got(largestTurn(direction, from, to, m.dt), at, "footNotSeen") : missing("footMoved");
+      out[`${side}FootTurn${span}`] = onePlace(m, side, from, to) ? got(largestTurn(direction, from, to, m.dt), at, "footNotSeen") : missing("footMoved");
     }
   }
   return { ...out, ...heelRise(m, rep, heels.trail) };
@@ -60,9 +61,19 @@ function heelAtAddress(m: Motion, side: "lead" | "trail", a: number): number {
   return Math.max(0, heel.u[a]! - toe.u[a]! - (other.heel.u[a]! - other.toe.u[a]!));
 }
 
-/** Directions of two spells can't be compared: the network's points of a foot differ by more from one place to another. */
-const oneSpell = (m: Motion, side: "lead" | "trail", from: number, to: number): boolean =>
-  m.feet[side].spells.some((s) => s.fromMs <= toMs(m, from) && s.toMs >= toMs(m, to));
+/** No foot steps away and back in less, ms. */
+const STEP_MS = 150;
+
+/**
+ * A foot that stays where it is, also where the network lost it for a moment: directions of two places can't be compared,
+ * because its ankle, from which they are measured, differs by more from one place to another.
+ */
+function onePlace(m: Motion, side: "lead" | "trail", from: number, to: number): boolean {
+  const [begin, end] = [toMs(m, from), toMs(m, to)];
+  const there = m.feet[side].spells.filter((s) => s.toMs >= begin && s.fromMs <= end);
+  const first = there[0];
+  return first !== undefined && first.fromMs <= begin && there[there.length - 1]!.toMs >= end && there.every((s, i) => !i || (samePlace(s, there[i - 1]!) && s.fromMs - there[i - 1]!.toMs < STEP_MS));
+}
 
 /** A heel or toe along T: as followed in the picture from where its foot stands, between that by the network. */
 function followed(m: Motion, side: "lead" | "trail", part: "heel" | "toe"): Float64Array {

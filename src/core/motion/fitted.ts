@@ -6,7 +6,4 @@ export const MOTION_FIT = {
   hipsBelow: 0.08,
   /** An outline wider at the hips than its usual width by more than this has an arm or the club beside it. */
   hipsWidest: 1.02,
-  /** A shoe's toe is seen as a disc of this radius at this distance from the ankle. */
-  toeRound: 0.0212,
-  toeReach: 0.0926,
 };

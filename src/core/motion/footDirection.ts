@@ -1,101 +1,113 @@
-import { mean, median, runningMedian } from "../maths/stats";
+import { median, runningMedian } from "../maths/stats";
 import type { Scene } from "../scene/scene";
 import { at, edgeAt, POINT, type Track } from "../track/track";
-import { MOTION_FIT } from "./fitted";
 import type { FootMotion, FootSpell } from "./footMotion";
+import { SHOE_FIT, shoeDepth, shoeEdges } from "./shoe";
 
-/** Spread of an edge of the shoe's picture, cm; and, as a share, of how much a foot's length is foreshortened when the lens's height is a guess. */
+/** Spread of an edge of the shoe's picture, and of the network's ankle in a shoe that turns, cm (tools/fit); as a share, of how much a foot's length is foreshortened when the lens's height is a guess. */
 const EDGE_SD = 0.8;
+const ANKLE_SD = 0.9;
 /** A toe is lifted as it turns: spread of that, cm. */
 const LIFT_SD = 1.5;
 const FORESHORTENED_SD = { told: 0.05, guessed: 0.3 } as const;
-/** Share of the way from ankle to toe. */
-const FAR_OUT = 0.6;
 /** A picture that no direction explains within three standard deviations is not that of a shoe that stands on its heel. */
 const MISFIT = 9;
-/** The ankle stands before the heel by this share of the way from heel to toe (figure/anthropometry). */
-const ANKLE = 0.26;
+/** Two directions farther apart than this that both explain a picture leave open which it is, degrees. */
+const OTHER = 30;
+/** A golfer at rest does not stand with a foot turned farther out or in than this, degrees. */
+const AT_REST = 45;
 /** The first direction is that of the foot's first pictures at rest, ms. */
 const REST_MS = 250;
 
 /**
  * Direction of a foot on the ground against its first one, degrees, + toward the target, from the edges of the shoe's picture.
- * A toe that turns moves the picture's edge away from the ankle by their distance times the sine of the direction, and the
- * lowest edge up by the foreshortened change of its cosine; the direction is where both fit best. (The network's ankle is within
- * a centimetre in a turning foot, its heel and toe are dragged by 5 and 15.) NaN where the edges were not seen.
+ * As a shoe turns, toe and heel move the edges of its picture to either side of the ankle, and the lowest edge comes up by the
+ * foreshortened change of the toe's cosine; the direction is where all of them fit best. (The network's ankle is within a centimetre in a turning foot, its heel and toe are dragged by
+ * 5 and 15.) NaN where the edges were not seen or leave the direction open.
  *
+ * @param inward where the other foot is in the picture: 1 to the right, −1 to the left
  * @returns one direction a frame
  */
-export function footDirection({ spells }: FootMotion, track: Track, foot: "left" | "right", scene: Scene, statureCm: number): Float64Array {
+export function footDirection({ spells }: FootMotion, track: Track, foot: "left" | "right", inward: 1 | -1, scene: Scene, statureCm: number): Float64Array {
   const n = track.times.length;
   const out = new Float64Array(n).fill(NaN);
   const first = spells[0];
   if (!first) return out;
   const k = scene.scale.cmPerPx;
   const edge = (which: "left" | "right" | "low") => Float64Array.from({ length: n }, (_, i) => track.footEdges[edgeAt(i, foot, which)]!);
-  const [left, right, bottom] = [edge("left"), edge("right"), edge("low")];
-  const reach = MOTION_FIT.toeReach * statureCm;
-  const round = MOTION_FIT.toeRound * statureCm;
-  const sunk = foreshortening(scene, first);
   const ankle = runningMedian(Array.from({ length: n }, (_, i) => track.landmarks[at(i, foot === "left" ? POINT.leftAnkle : POINT.rightAnkle)]!), 2);
-  const byEdges = (i: number) => [(left[i]! - ankle[i]!) * k + round, (right[i]! - ankle[i]!) * k - round] as const;
-  // Across the picture from the ankle, cm: the toe's middle by whichever edge it makes.
-  const across = Array.from({ length: n }, (_, i) => {
-    const [l, r] = byEdges(i);
-    // Beside an edge that is hidden the other one is the toe's only far out.
-    if (Number.isNaN(l)) return r > FAR_OUT * reach ? r : NaN;
-    if (Number.isNaN(r)) return l < -FAR_OUT * reach ? l : NaN;
-    return Math.abs(r) > Math.abs(l) ? r : l;
-  });
-  const rest = Array.from({ length: n }, (_, i) => i).filter((i) => track.times[i]! >= first.fromMs && track.times[i]! <= first.fromMs + REST_MS && !Number.isNaN(across[i]! + bottom[i]!));
+  const [left, right] = [edge("left"), edge("right")].map((x) => x.map((v, i) => (v - ankle[i]!) * k)) as [Float64Array, Float64Array];
+  const bottom = edge("low");
+  const seen = (i: number) => !Number.isNaN(bottom[i]!) && !(Number.isNaN(left[i]!) && Number.isNaN(right[i]!));
+  const rest = Array.from({ length: n }, (_, i) => i).filter((i) => track.times[i]! >= first.fromMs && track.times[i]! <= first.fromMs + REST_MS && seen(i));
   if (rest.length < 3) return out;
-  // The toe is nearer to the lens than the ankle: seen farther out by this much, cm, when it points at the lens.
-  const outward = (reach * (median(rest.map((i) => ankle[i]!)) - track.video.width / 2) * k) / scene.camera.distanceCm;
-  // A shoe that points at the lens is seen to both sides of its toe.
-  const middle = median(rest.map((i) => (Number.isNaN(left[i]! + right[i]!) ? across[i]! : mean(byEdges(i))))) - outward;
-  const start = Math.asin(Math.max(-1, Math.min(1, middle / reach)));
-  const low = median(rest.map((i) => bottom[i]!));
+  const middle = (x: Float64Array) => median(rest.map((i) => x[i]!).filter((v) => !Number.isNaN(v)));
+
+  // The toe is nearer to the lens than the ankle: seen farther out by this much when it points at the lens.
+  const outward = (SHOE_FIT.toe * (middle(ankle) - track.video.width / 2) * k) / scene.camera.distanceCm;
+  const shoe = directions((a) => shoeEdges(SHOE_FIT, a, inward, outward).map((v) => v * statureCm) as [number, number]);
+  const start = best((d) => (Math.abs(d - QUARTER) <= AT_REST ? edgesMisfit(middle(left), middle(right), shoe[d]!) : Infinity));
+  const [low, sunk] = [middle(bottom), foreshortening(scene, first)];
   const spread = scene.camera.told ? FORESHORTENED_SD.told : FORESHORTENED_SD.guessed;
-  // Of each direction: where its edge is seen, how far the lowest edge comes up, and the square of how sure that is.
-  const radians = Float64Array.from({ length: DIRECTIONS }, (_, d) => ((d - QUARTER) * Math.PI) / 180);
-  const sides = radians.map((a) => reach * Math.sin(a) + outward * Math.cos(a));
-  const drops = radians.map((a) => (sunk * reach * (Math.cos(start) - Math.cos(a))) / (1 - ANKLE));
+  // Of each direction: how far the lowest edge comes up, and the square of how sure that is.
+  const depths = directions((a) => shoeDepth(SHOE_FIT, a) * statureCm);
+  const drops = depths.map((depth) => sunk * (depths[start]! - depth));
   const doubts = drops.map((drop) => LIFT_SD ** 2 + (spread * drop) ** 2);
   for (let i = 0; i < n; i++) {
-    if (Number.isNaN(across[i]!) || Number.isNaN(bottom[i]!)) continue;
+    if (!seen(i)) continue;
     const raised = (low - bottom[i]!) * k;
-    let best = MISFIT;
-    let found = NaN;
-    for (let d = 0; d < DIRECTIONS; d++) {
-      const aside = (sides[d]! - across[i]!) / EDGE_SD;
-      // Most directions are far from the edge that is seen.
-      if (aside * aside >= best) continue;
-      const off = drops[d]! - raised;
-      const misfit = aside * aside + (off * off) / doubts[d]!;
-      if (misfit < best) {
-        best = misfit;
-        found = d - QUARTER;
-      }
-    }
-    if (best < MISFIT) out[i] = (found - (start * 180) / Math.PI) * scene.targetSign;
+    const misfit = (d: number) => edgesMisfit(left[i]!, right[i]!, shoe[d]!) + (drops[d]! - raised) ** 2 / doubts[d]!;
+    const found = best(misfit);
+    if (misfit(found) < MISFIT && misfit(best((d) => (Math.abs(d - found) > OTHER ? misfit(d) : Infinity))) > MISFIT) out[i] = (found - start) * scene.targetSign;
   }
-  return out;
+  return withoutFlashes(out, track);
 }
 
-/** A turn that was out of sight for longer than this may have gone on there, s. */
+/** Squares of standard deviations by which the edges seen (cm from the ankle, NaN where hidden) differ from a shoe's; the ankle's own error is common to both. */
+function edgesMisfit(left: number, right: number, [l, r]: readonly [number, number]): number {
+  const [a, b] = [left - l, right - r];
+  if (Number.isNaN(a) || Number.isNaN(b)) return (Number.isNaN(a) ? b : a) ** 2 / (EDGE_SD ** 2 + ANKLE_SD ** 2);
+  return (b - a) ** 2 / (2 * EDGE_SD ** 2) + ((a + b) / 2) ** 2 / (EDGE_SD ** 2 / 2 + ANKLE_SD ** 2);
+}
+
+/** Something of each direction that a foot may have in the picture, radians. */
+const directions = <T>(of: (a: number) => T): T[] => Array.from({ length: DIRECTIONS }, (_, d) => of(((d - QUARTER) * Math.PI) / 180));
+
+/** The direction of the smallest misfit. */
+function best(misfit: (d: number) => number): number {
+  let [least, found] = [Infinity, 0];
+  for (let d = 0; d < DIRECTIONS; d++) {
+    const m = misfit(d);
+    if (m < least) [least, found] = [m, d];
+  }
+  return found;
+}
+
+/** No foot turns and is back within this, s: what is seen for so short is a club or a hand that passes before the shoe. And a turn that was out of sight for longer may have gone on there. */
 const UNSEEN_S = 0.1;
 
-/** Change of direction of largest size against the first sample, with its sign, degrees; NaN where it was out of sight meanwhile. */
-export function largestTurn(direction: Float64Array, from: number, to: number, dt: number): number {
-  let [unseen, first, most] = [0, NaN, 0];
+/** Each direction as the middle one of those seen within a moment of it. */
+function withoutFlashes(direction: Float64Array, { times }: Track): Float64Array {
+  const half = Math.round((UNSEEN_S * 1000 * (times.length - 1)) / (times[times.length - 1]! - times[0]!));
+  return direction.map((v, i) => (Number.isNaN(v) ? v : median(direction.subarray(Math.max(0, i - half), i + half + 1).filter((d) => !Number.isNaN(d)))));
+}
+
+/** Change of direction of largest size from `first` on, with its sign, degrees; NaN where the foot was out of sight meanwhile. */
+export function largestTurn(direction: Float64Array, from: number, to: number, dt: number, first = lastSeen(direction, from, dt)): number {
+  const unseen = Math.floor(UNSEEN_S / dt);
+  let [hidden, most] = [0, 0];
   for (let i = from; i <= to; i++) {
-    unseen = Number.isNaN(direction[i]!) ? unseen + 1 : 0;
-    if (unseen * dt > UNSEEN_S) return NaN;
-    if (unseen) continue;
-    if (Number.isNaN(first)) first = direction[i]!;
-    if (Math.abs(direction[i]! - first) > Math.abs(most)) most = direction[i]! - first;
+    hidden = Number.isNaN(direction[i]!) ? hidden + 1 : 0;
+    if (hidden > unseen) return NaN;
+    if (!hidden && Math.abs(direction[i]! - first) > Math.abs(most)) most = direction[i]! - first;
   }
   return Number.isNaN(first) ? NaN : most;
+}
+
+/** Direction at a sample, or a moment before it where the foot is just hidden. */
+function lastSeen(direction: Float64Array, at: number, dt: number): number {
+  const near = Array.from(direction.subarray(Math.max(0, at - Math.floor(UNSEEN_S / dt)), at + 1)).reverse();
+  return near.find((d) => !Number.isNaN(d)) ?? NaN;
 }
 
 /** A foot points at most a quarter turn aside, in whole degrees. */

@@ -109,7 +109,7 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const com = centreOfMass({ lead, trail, hipT, hipU, shoulderT, shoulderU, headT, headU, handsT, handsU }, feet, startMs, dt, n);
   const close = closeHands(track, seenHands, LOST_HANDS * (golfer.statureCm / k), toT, toU, clock, n);
   const hipUSmooth = filtfilt(position, hipU);
-  const direction = (side: SideName) => footDirection(feet[side], track, ownFoot(golfer.hand, side), scene, golfer.statureCm);
+  const direction = (side: SideName) => footDirection(feet[side], track, ownFoot(golfer.hand, side), (side === "trail" ? scene.targetSign : -scene.targetSign) as 1 | -1, scene, golfer.statureCm);
   const behind = faceOn ? null : fromBehind(track, scene, toT, clock, hipUSmooth, shoulderU, filtfilt(position, networkHip), position);
   const smooth = (side: typeof lead) => Object.fromEntries(JOINTS.map((name) => [name, { t: filtfilt(position, side[name].t), u: filtfilt(position, side[name].u) }])) as Record<JointName, PointPath>;
   return {

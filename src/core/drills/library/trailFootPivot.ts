@@ -3,7 +3,7 @@ import { swing } from "../../figure/scripts/swing";
 import type { Drill } from "../drill";
 import { action, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 
-const good = vary<Partial<PivotOptions>>(pivot, { foot: "trail", times: 4, turn: 90, drag: 0.5, period: 1.8, stance: { gap: 42, stagger: 0 } });
+const good = vary<Partial<PivotOptions>>(pivot, { foot: "trail", times: 4, turn: 90, drag: 0.5, period: 1.8, stance: { gap: 52, stagger: 0 } });
 const joined = vary(swing, { gap: 44, size: 0.8, share: { loaded: 24, top: 54, impact: 76, finish: 90 } });
 
 export const drill: Drill = {
@@ -14,7 +14,7 @@ export const drill: Drill = {
   gear: [{ name: "Surface on which the sole turns", instead: ["a bare mat and soft shoes", "socks on wood"] }, { name: "Rod", instead: ["a broomstick"] }],
   notWhen: ["A sore knee or ankle."],
   setUp: ["Braced: rod across the chest, twist the trail foot as if to wring the mat under it; nothing moves but the pelvis.", "Pivot: turn the trail foot about its heel toward the target and back, the pelvis with it.", "Joined: shoes that grip, a swing; the same effort."],
-  at: { feet: "A little wider than the shoulders.", ball: "None.", club: "None; in the last stage a middle iron.", phone: PHONE.faceOn },
+  at: { feet: "Two shoes apart: the toe turns without meeting the other foot, and the camera sees it all the way.", ball: "None.", club: "None; in the last stage a middle iron.", phone: PHONE.faceOn },
   cautions: [...CAUTIONS, "Ankle and knee twist: slowly first."],
   dose: { school: "counted sets", sets: 9, reps: 8, note: "Count aloud; a set with a miss is done again." },
   asked: [], styles: { drives: "trail drives" }, helps: { feetSlip: 2 },

@@ -166,7 +166,9 @@ export function armLevel(m: Motion, way: "back" | "down" | "through", from: numb
   return toMs(m, risesThrough(above, 0, from, to));
 }
 
-/** From the lead arm level to the strike takes half of this, s; later on hands that the body hides seem to hang. */
+/** The strike comes within this of the top, s. */
+const DOWN_S = 0.7;
+/** And, of arms that came up above level, within this of their being level again; later on hands that the body hides seem to hang. */
 const AFTER_HALFWAY_S = 0.25;
 
 /**
@@ -174,9 +176,11 @@ const AFTER_HALFWAY_S = 0.25;
  * that place says nothing and the hands' lowest instant stands for it.
  */
 export function impact(m: Motion, rule: "passes address" | "lowest", topSample: number, addressHandsT: number, halfwayMs: number): number {
+  const end = Math.min(m.n - 1, Math.round(topSample + DOWN_S / m.dt));
+  // Arms that hardly come up are level again right after the top: that says nothing of when hands that are seen pass by.
+  if (rule === "passes address") return toMs(m, risesThrough(m.handsT, addressHandsT, topSample, end));
   const half = Number.isNaN(halfwayMs) ? Infinity : toSample(m, halfwayMs);
-  const last = Math.min(m.n - 1, Math.round(topSample + 0.7 / m.dt), Math.round(half + AFTER_HALFWAY_S / m.dt));
-  if (rule === "passes address") return toMs(m, risesThrough(m.handsT, addressHandsT, topSample, last));
+  const last = Math.min(end, Math.round(half + AFTER_HALFWAY_S / m.dt));
   let low = Math.ceil(topSample);
   for (let i = low; i <= last; i++) if (m.handsU[i]! < m.handsU[low]!) low = i;
   return toMs(m, vertex(m.handsU, low, Math.max(1, Math.round(0.034 / m.dt))));

@@ -1,4 +1,5 @@
 import { filtfilt, lowPass } from "../../maths/filter";
+import { median } from "../../maths/stats";
 import type { Motion } from "../../motion/motion";
 import type { SideName } from "../../track/sides";
 import { nearest, risesThrough, toMs } from "../clock";
@@ -12,11 +13,14 @@ const START = 0.1;
 /** A foot that seems back for less than this was misread on the way, s. */
 const REST_S = 0.15;
 
-/** Turn of a foot from where it stands, degrees without sign, smoothed; as last seen where it is out of sight. */
+/** Turn of a foot from where it rests, degrees without sign, smoothed; as last seen where it is out of sight. */
 function turned(m: Motion, foot: SideName): Float64Array {
   let seen = 0;
-  const d = m.direction[foot].map((v) => (seen = Number.isNaN(v) ? seen : v));
-  return filtfilt(lowPass(4, m.dt), d).map(Math.abs);
+  const d = filtfilt(lowPass(4, m.dt), m.direction[foot].map((v) => (seen = Number.isNaN(v) ? seen : v)));
+  // It comes back to a place a little beside the first one, and a little farther each time.
+  const most = d.reduce((a, v) => Math.max(a, Math.abs(v)), 0);
+  const rest = median(d.filter((v) => Math.abs(v) < most / 2));
+  return d.map((v) => Math.abs(v - rest));
 }
 
 /** Every turn of the foot and back. */
