@@ -23,10 +23,14 @@ const judged = DRILLS.flatMap((drill) => drill.stages.filter(isJudged).map((stag
 const targets = judged.map(({ drill, stage }): Filmed => ({ drill, stage, about: TARGET, script: stage.target! }));
 const faults = ({ drill, stage }: (typeof judged)[number]): Filmed[] => failingFaults(stage).map((f) => ({ drill, stage, about: f.id, script: f.script }));
 
+/** Drills of which one target rep in three was not judged: too few to tell, so five golfers more do them. */
+const TOO_FEW = new Set(["bent-knee-iron", "trail-push-off"]);
+
 /** Every judged stage as it is asked for, and with each fault that can fail a rep: the clips behind a drill's row; and as asked for by two golfers more. */
 export const DRILL_CLIPS: ClipSpec[] = [
   ...judged.flatMap((j) => [targets.find((t) => t.stage === j.stage && t.drill === j.drill)!, ...faults(j)]),
   ...[2, 3].flatMap((again) => targets.map((t) => ({ ...t, again }))),
+  ...[4, 5, 6, 7, 8].flatMap((again) => targets.filter((t) => TOO_FEW.has(t.drill.id)).map((t) => ({ ...t, again }))),
 ].map(clip);
 
 function clip({ drill, stage, about, script, again }: Filmed, n: number): ClipSpec {

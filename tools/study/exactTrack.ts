@@ -1,8 +1,9 @@
 import type { Simulation } from "../../src/core/figure/simulate";
 import type { Pose, Side } from "../../src/core/figure/pose";
-import { mix, type Vec3 } from "../../src/core/maths/vec3";
+import type { Vec3 } from "../../src/core/maths/vec3";
 import { at, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type Track } from "../../src/core/track/track";
 import { SHOWN } from "../../src/core/reps/events/heelRise";
+import { SHOE_FIT, shoeDepth, shoeEdges } from "../../src/core/motion/shoe";
 import { SCENE_FIT } from "../../src/core/scene/fitted";
 import { roughReps } from "../../src/core/track/roughReps";
 import { plantedSpells } from "../../src/core/track/plantedSpells";
@@ -72,7 +73,7 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
         });
       }
   return {
-    times, landmarks, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: edgesOf(poses, side, px), presence, footPaths, handsPaths: [], looks: [], sounds: [], others: [],
+    times, landmarks, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: edgesOf(poses, tall, side, px), presence, footPaths, handsPaths: [], looks: [], sounds: [], others: [],
     video: { width, height: o.height_px, frames: n, fps: o.fps, rotation: 0, audio: false, durationMs: (n * 1000) / o.fps },
     crop: { cx: width / 2, cy: o.height_px / 2, size: o.height_px * 0.6 }, model: "exact",
   };
@@ -82,22 +83,20 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
 const RISE_S = { before: 0.25, after: 0.7 };
 const UPPER = SHOWN / 1.5;
 
-/** Radii of a shoe's two ends, cm; the round of the toe lies this far from heel to toe point. */
-const SHOE = { heel: 3.5, toe: 3.8 };
-const TOE_ROUND = 0.87;
-
-/** Where the pictures of both shoes end: a disc round heel and toe each; hidden (NaN) where they overlap. */
-function edgesOf(poses: readonly Pose[], side: (pose: Pose, name: "left" | "right") => Side, px: (p: Vec3) => [number, number]): Float32Array {
+/** Where the pictures of both shoes end, as core knows a shoe; hidden (NaN) where they overlap. */
+function edgesOf(poses: readonly Pose[], statureCm: number, side: (pose: Pose, name: "left" | "right") => Side, px: (p: Vec3) => [number, number]): Float32Array {
   const out = new Float32Array(poses.length * EDGES);
   poses.forEach((pose, i) => {
     const [left, right] = (["left", "right"] as const).map((name) => {
-      const s = side(pose, name);
-      const discs = ([["heel", s.heel], ["toe", mix(s.heel, s.toe, TOE_ROUND)]] as const).map(([end, p]) => {
-        const [x, y] = px(p);
-        return { x, y, r: (px([p[0] + SHOE[end], p[1], p[2]])[0] - px([p[0] - SHOE[end], p[1], p[2]])[0]) / 2 };
-      });
-      const reach = discs.map((d) => Math.abs(d.r));
-      return [Math.min(...discs.map((d, k) => d.x - reach[k]!)), Math.max(...discs.map((d, k) => d.x + reach[k]!)), Math.max(...discs.map((d) => d.y))] as const;
+      const [foot, other] = [side(pose, name), side(pose, name === "left" ? "right" : "left")];
+      const [x, y] = px(foot.ankle);
+      const [aside, near] = [px([foot.ankle[0] + 1, foot.ankle[1], foot.ankle[2]])[0] - x, px([foot.ankle[0], foot.ankle[1], foot.ankle[2] + 1])[1] - y];
+      const lens = Math.sign(near);
+      const angle = Math.atan2((foot.toe[0] - foot.heel[0]) * Math.sign(aside), (foot.toe[2] - foot.heel[2]) * lens);
+      const outward = px([foot.ankle[0], foot.ankle[1], foot.ankle[2] + lens * SHOE_FIT.toe * statureCm])[0] - x;
+      const edges = shoeEdges(SHOE_FIT, angle, px(other.ankle)[0] > x ? 1 : -1, outward / Math.abs(aside) / statureCm);
+      const lowest = px([foot.heel[0], Math.min(foot.heel[1], foot.toe[1]), foot.heel[2] + lens * shoeDepth(SHOE_FIT, angle) * statureCm]);
+      return [...edges.map((e) => x + e * statureCm * Math.abs(aside)), lowest[1]] as [number, number, number];
     });
     const apart = left![0] > right![1] || right![0] > left![1];
     const hidden = (inner: boolean, v: number) => (apart || !inner ? v : NaN);

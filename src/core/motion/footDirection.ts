@@ -1,4 +1,5 @@
 import { median, runningMedian } from "../maths/stats";
+import { likeliestWay } from "../maths/viterbi";
 import type { Scene } from "../scene/scene";
 import { at, edgeAt, POINT, type Track } from "../track/track";
 import type { FootMotion, FootSpell } from "./footMotion";
@@ -12,8 +13,8 @@ const LIFT_SD = 1.5;
 const FORESHORTENED_SD = { told: 0.05, guessed: 0.3 } as const;
 /** A picture that no direction explains within three standard deviations is not that of a shoe that stands on its heel. */
 const MISFIT = 9;
-/** Two directions farther apart than this that both explain a picture leave open which it is, degrees. */
-const OTHER = 30;
+/** How fast a foot turns, one standard deviation, degrees a second: a quarter turn takes three tenths. */
+const RATE_SD = 300;
 /** A golfer at rest does not stand with a foot turned farther out or in than this, degrees. */
 const AT_REST = 45;
 /** The first direction is that of the foot's first pictures at rest, ms. */
@@ -23,7 +24,7 @@ const REST_MS = 250;
  * Direction of a foot on the ground against its first one, degrees, + toward the target, from the edges of the shoe's picture.
  * As a shoe turns, toe and heel move the edges of its picture to either side of the ankle, and the lowest edge comes up by the
  * foreshortened change of the toe's cosine; the direction is where all of them fit best. (The network's ankle is within a centimetre in a turning foot, its heel and toe are dragged by
- * 5 and 15.) NaN where the edges were not seen or leave the direction open.
+ * 5 and 15.) NaN where the edges were not seen.
  *
  * @param inward where the other foot is in the picture: 1 to the right, −1 to the left
  * @returns one direction a frame
@@ -46,22 +47,34 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
   // The toe is nearer to the lens than the ankle: seen farther out by this much when it points at the lens.
   const outward = (SHOE_FIT.toe * (middle(ankle) - track.video.width / 2) * k) / scene.camera.distanceCm;
   const shoe = directions((a) => shoeEdges(SHOE_FIT, a, inward, outward).map((v) => v * statureCm) as [number, number]);
-  const start = best((d) => (Math.abs(d - QUARTER) <= AT_REST ? edgesMisfit(middle(left), middle(right), shoe[d]!) : Infinity));
+  const start = best((d) => (Math.abs(degrees(d)) <= AT_REST ? edgesMisfit(middle(left), middle(right), shoe[d]!) : Infinity));
+  // What this shoe's edges differ from the usual one's where it rests, they do wherever it points.
+  const own = [middle(left) - shoe[start]![0], middle(right) - shoe[start]![1]].map((v) => v || 0);
+  for (const edges of shoe) edges.forEach((_, k) => (edges[k as 0 | 1] += own[k]!));
   const [low, sunk] = [middle(bottom), foreshortening(scene, first)];
   const spread = scene.camera.told ? FORESHORTENED_SD.told : FORESHORTENED_SD.guessed;
   // Of each direction: how far the lowest edge comes up, and the square of how sure that is.
   const depths = directions((a) => shoeDepth(SHOE_FIT, a) * statureCm);
   const drops = depths.map((depth) => sunk * (depths[start]! - depth));
   const doubts = drops.map((drop) => LIFT_SD ** 2 + (spread * drop) ** 2);
-  for (let i = 0; i < n; i++) {
-    if (!seen(i)) continue;
+  // The likeliest way through all pictures: where two directions explain one, those before and after it decide.
+  const pictures = Array.from({ length: n }, (_, i) => {
+    if (!seen(i)) return null;
     const raised = (low - bottom[i]!) * k;
-    const misfit = (d: number) => edgesMisfit(left[i]!, right[i]!, shoe[d]!) + (drops[d]! - raised) ** 2 / doubts[d]!;
-    const found = best(misfit);
-    if (misfit(found) < MISFIT && misfit(best((d) => (Math.abs(d - found) > OTHER ? misfit(d) : Infinity))) > MISFIT) out[i] = (found - start) * scene.targetSign;
-  }
+    return shoe.map((edges, d) => edgesMisfit(left[i]!, right[i]!, edges) + (drops[d]! - raised) ** 2 / doubts[d]!);
+  });
+  const way = likeliestWay(pictures, DIRECTIONS, RATE_SD / STEP / frameRate(track), MISFIT);
+  for (let i = 0; i < n; i++) if (pictures[i] && pictures[i]![way[i]!]! < MISFIT) out[i] = (lowest(pictures[i]!, way[i]!) - start) * STEP * scene.targetSign;
   return withoutFlashes(out, track);
 }
+
+/** Where a curve through three neighbours is lowest, in steps; the middle one where it is not the least. */
+function lowest(y: readonly number[], d: number): number {
+  const [a, b, c] = [y[d - 1] ?? Infinity, y[d]!, y[d + 1] ?? Infinity];
+  return b <= a && b <= c && a + c < Infinity && a + c > 2 * b ? d + (a - c) / (2 * (a - 2 * b + c)) : d;
+}
+
+const frameRate = ({ times }: Track): number => ((times.length - 1) * 1000) / (times[times.length - 1]! - times[0]!);
 
 /** Squares of standard deviations by which the edges seen (cm from the ankle, NaN where hidden) differ from a shoe's; the ankle's own error is common to both. */
 function edgesMisfit(left: number, right: number, [l, r]: readonly [number, number]): number {
@@ -71,7 +84,7 @@ function edgesMisfit(left: number, right: number, [l, r]: readonly [number, numb
 }
 
 /** Something of each direction that a foot may have in the picture, radians. */
-const directions = <T>(of: (a: number) => T): T[] => Array.from({ length: DIRECTIONS }, (_, d) => of(((d - QUARTER) * Math.PI) / 180));
+const directions = <T>(of: (a: number) => T): T[] => Array.from({ length: DIRECTIONS }, (_, d) => of((degrees(d) * Math.PI) / 180));
 
 /** The direction of the smallest misfit. */
 function best(misfit: (d: number) => number): number {
@@ -86,10 +99,14 @@ function best(misfit: (d: number) => number): number {
 /** No foot turns and is back within this, s: what is seen for so short is a club or a hand that passes before the shoe. And a turn that was out of sight for longer may have gone on there. */
 const UNSEEN_S = 0.1;
 
-/** Each direction as the middle one of those seen within a moment of it. */
-function withoutFlashes(direction: Float64Array, { times }: Track): Float64Array {
-  const half = Math.round((UNSEEN_S * 1000 * (times.length - 1)) / (times[times.length - 1]! - times[0]!));
-  return direction.map((v, i) => (Number.isNaN(v) ? v : median(direction.subarray(Math.max(0, i - half), i + half + 1).filter((d) => !Number.isNaN(d)))));
+/** Each direction as the middle one of those seen within a moment of it; NaN where it was hidden for most of that. */
+function withoutFlashes(direction: Float64Array, track: Track): Float64Array {
+  const half = Math.round(UNSEEN_S * frameRate(track));
+  return direction.map((v, i) => {
+    const near = direction.subarray(Math.max(0, i - half), i + half + 1);
+    const seen = near.filter((d) => !Number.isNaN(d));
+    return Number.isNaN(v) || 2 * seen.length < near.length ? NaN : median(seen);
+  });
 }
 
 /** Change of direction of largest size from `first` on, with its sign, degrees; NaN where the foot was out of sight meanwhile. */
@@ -110,9 +127,11 @@ function lastSeen(direction: Float64Array, at: number, dt: number): number {
   return near.find((d) => !Number.isNaN(d)) ?? NaN;
 }
 
-/** A foot points at most a quarter turn aside, in whole degrees. */
+/** A foot points at most a quarter turn aside; directions are told apart by steps of this, degrees. */
 const QUARTER = 90;
-const DIRECTIONS = 2 * QUARTER + 1;
+const STEP = 2;
+const DIRECTIONS = (2 * QUARTER) / STEP + 1;
+const degrees = (d: number): number => d * STEP - QUARTER;
 
 /** How much of a length that points at the lens is seen as height. */
 function foreshortening({ camera: c }: Scene, { heelY }: FootSpell): number {

@@ -19,7 +19,7 @@ export const drill: Drill = {
   stages: [{
     id: "whole-fo", name: "Load, then push", view: "face-on", main: true, rules: RULES.swing, onProp: "trail", actions: [],
     checks: [
-      must({ measure: "trailShinLeanAddress", name: "Trail knee inside", band: [4, null], target: 10, fault: -3, phase: "set-up", below: ["Knee inside the foot", "Tip the trail knee a little toward the target."] }),
+      must({ measure: "trailShinLeanAddress", name: "Trail knee inside", band: [3, null], target: 10, fault: -3, phase: "set-up", below: ["Knee inside the foot", "Tip the trail knee a little toward the target."] }),
       must({ measure: "crossBeforeTrailHeelUp", name: "Weight across before the heel", band: [0, null], target: 200, fault: -150, phase: "downswing feet", point: true, below: ["Load first, then push", "Stand on the lead foot before the trail heel leaves."] }),
       must({ measure: "trailFootTravelTopToImpact", name: "Trail toe does not scrape", band: [null, 5], fixed: true, target: 0.5, fault: 9, phase: "downswing feet", above: ["Push, don't scrape", "The toe stays where it is until the ball is gone."] }),
       must({ measure: "trailHeelUpAt", name: "Heel not flicked up", band: [45, null], target: 92, fault: 12, phase: "downswing feet", below: ["Keep the heel down", "The heel leaves last."] }),
