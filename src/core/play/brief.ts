@@ -1,19 +1,13 @@
-import type { RepSeries } from "../reps/series";
 import type { Movement } from "./movement";
 
-/** As much of a movement as a small picture of it shows: its strip at 20 samples a second, and one figure. */
-export interface Brief extends Pick<Movement, "club" | "headRadius" | "events" | "checks" | "at"> {
-  series: RepSeries | null;
-  /** The frame at the top, or in the middle of a movement that has none; see `Movement.frames`. */
-  frame: number[];
-}
+/** As much of a movement as a small picture of it shows: its strip at 20 samples a second. */
+export type Brief = Pick<Movement, "events" | "checks" | "at" | "series">;
 
 const EVERY = 3;
 
-export function briefOf({ series, frames, fps, events, from, to, club, headRadius, checks, at }: Movement): Brief {
-  const middle = events.top ?? (from + to) / 2;
-  return {
-    club, headRadius, events, checks, at, frame: frames[Math.min(frames.length - 1, Math.round((middle * fps) / 1000))]!,
-    series: series && (Object.fromEntries(Object.entries(series).map(([name, values]) => [name, (values as number[]).filter((_, i) => i % EVERY === 0)])) as unknown as RepSeries),
-  };
+export const briefOf = ({ series, events, checks, at }: Movement): Brief => ({ events, checks, at, series: thinned(series) });
+
+/** Every list in it with each third sample; what is no list stays. */
+function thinned<T extends object>(of: T): T {
+  return Object.fromEntries(Object.entries(of).map(([name, v]) => [name, Array.isArray(v) ? v.filter((_, i) => i % EVERY === 0) : typeof v === "object" && v !== null ? thinned(v as object) : v])) as T;
 }

@@ -7,6 +7,8 @@ import { truths, type Truth } from "../figure/truth/truth";
 import { checkBand } from "../judge/judge";
 import type { CheckVerdict } from "../judge/verdict";
 import { begun, round, type RepSeries } from "../reps/series";
+import { middleTurn } from "../reps/turns";
+import { rearEdge } from "../figure/surface";
 import { bandFor, type Stage } from "../drills";
 import { margins } from "../drills/drillTruth";
 
@@ -29,8 +31,7 @@ export interface Movement {
   /** Where the rep is in the movement, ms. */
   from: number;
   to: number;
-  /** Null from behind, where the weight is not seen. */
-  series: RepSeries | null;
+  series: RepSeries;
   /** The stage's checks as the movement itself has them: exact, with no uncertainty. */
   checks: CheckVerdict[];
   at: Partial<Record<string, number>>;
@@ -54,11 +55,12 @@ export function movementOf(stage: Stage, script: MovementScript, { statureCm, ha
   const axis = stage.view === "face-on" ? 0 : 2;
   const frame = (pose: Pose) => pointsOf(pose).flatMap((p) => [Math.round(p[axis] * mirror * MM), Math.round(p[1] * MM)]);
   const inside = margins(stage, truth, statureCm);
+  const series = seriesOf(sim, truth, stage);
   return {
     fps: FPS, club: script.club !== null, headRadius: (11 * MM * statureCm) / SCRIPTED_FOR,
     frames: sim.poses.filter((_, i) => i % EVERY === 0).map(frame),
-    events: Object.fromEntries(Object.entries(truth.events).map(([k, v]) => [k, Math.round(v)])), from: truth.from, to: truth.to,
-    series: stage.view === "face-on" ? seriesOf(sim, truth) : null,
+    events: Object.fromEntries(Object.entries({ ...truth.events, ...pivotEvents(series) }).map(([k, v]) => [k, Math.round(v)])), from: truth.from, to: truth.to,
+    series,
     checks: stage.checks.map((c) => {
       const { value } = inside.get(c.id)!;
       const band = bandFor(c, statureCm);
@@ -73,7 +75,7 @@ const pointsOf = ({ head, midHands, clubHead, lead, trail }: Pose) => [
 ];
 
 /** What the strip is drawn from, exact. */
-function seriesOf(sim: Simulation, { leadShare, footEvents, events, from, to }: Truth): RepSeries {
+function seriesOf(sim: Simulation, { rep, leadShare, footEvents, turns, events, from, to }: Truth, { view }: Stage): RepSeries {
   // A rhythm has no address of its own: it counts from how the golfer stood before it.
   const first = Math.round(((events.address ?? 0) / 1000) * TRUTH_HZ);
   const [start, end] = [Math.max(0, Math.round((from / 1000) * TRUTH_HZ)), Math.min(sim.poses.length - 1, Math.round((to / 1000) * TRUTH_HZ))];
@@ -83,6 +85,7 @@ function seriesOf(sim: Simulation, { leadShare, footEvents, events, from, to }: 
   const middle = (foot(sim.poses[first]!, "lead") + foot(sim.poses[first]!, "trail")) / 2;
   const along = (get: (p: Pose) => number) => samples.map((i) => round(get(sim.poses[i]!) - get(sim.poses[first]!)));
   const footTimes = (side: "lead" | "trail", ...names: string[]) => footEvents.filter((e) => e.foot === side && names.includes(e.event)).map((e) => e.t);
+  const turn = rep.kind === "cycle" ? middleTurn(turns.map(({ of, t, side }) => ({ of, ms: t, side })), from, to) : null;
   const inAir = (side: "lead" | "trail") => begun(t, footTimes(side, "liftOff"), footTimes(side, "landing"));
   const heelUp = (side: "lead" | "trail") => begun(t, footTimes(side, "heelUp"), footTimes(side, "landing", "heelDown"));
   return {
@@ -90,7 +93,34 @@ function seriesOf(sim: Simulation, { leadShare, footEvents, events, from, to }: 
     pelvisT: along((p) => p.midHip[0]), headT: along((p) => p.head[0]), handsT: along((p) => p.midHands[0]), comT: samples.map((i) => round(sim.com[i]![0] - sim.com[first]![0])),
     leadFootT: samples.map((i) => round(foot(sim.poses[i]!, "lead") - middle)), trailFootT: samples.map((i) => round(foot(sim.poses[i]!, "trail") - middle)),
     leadAir: inAir("lead"), trailAir: inAir("trail"), leadHeelUp: heelUp("lead"), trailHeelUp: heelUp("trail"),
+    ...(rep.kind === "pivot" ? { footTurn: turnOfFoot(sim, rep.foot ?? "trail", samples) } : {}),
+    ...(turn ? { turn } : {}),
+    ...(view === "down-the-line" ? { behind: behindOf(sim, samples, first) } : {}),
   };
+}
+
+function turnOfFoot(sim: Simulation, foot: "lead" | "trail", samples: readonly number[]): NonNullable<RepSeries["footTurn"]> {
+  const direction = (p: Pose) => (Math.atan2(p[foot].toe[0] - p[foot].heel[0], p[foot].toe[2] - p[foot].heel[2]) * 180) / Math.PI;
+  const still = direction(sim.poses[0]!);
+  return { foot, degrees: samples.map((i) => round(direction(sim.poses[i]!) - still)) };
+}
+
+/** A foot has begun to turn, and is back, at this share of its whole turn (MOVEMENT, rep kinds). */
+const TURNING = 0.1;
+
+function pivotEvents({ t, footTurn }: RepSeries): Record<string, number> {
+  if (!footTurn) return {};
+  const size = footTurn.degrees.map((d) => Math.abs(d ?? 0));
+  const most = Math.max(...size);
+  const at = (i: number) => t[i] ?? NaN;
+  return { pivotStart: at(size.findIndex((d) => d > TURNING * most)), pivotPeak: at(size.indexOf(most)), pivotBack: at(size.findLastIndex((d) => d > TURNING * most)) };
+}
+
+function behindOf(sim: Simulation, samples: readonly number[], first: number): NonNullable<RepSeries["behind"]> {
+  const middle = (p: Pose, end: "heel" | "toe") => (p.lead[end][2] + p.trail[end][2]) / 2;
+  const zero = middle(sim.poses[first]!, "heel");
+  const places = (get: (p: Pose) => number) => samples.map((i) => round(get(sim.poses[i]!) - zero));
+  return { heels: places((p) => middle(p, "heel")), toes: places((p) => middle(p, "toe")), rear: places((p) => rearEdge(p, sim.body)) };
 }
 
 /** When a measure that has no event of its own is taken, ms. */

@@ -1,8 +1,10 @@
 import { deviation } from "../maths/stats";
 import { placeOnClock } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
+import type { SideName } from "../track/sides";
 import { nearest } from "./clock";
 import type { Rep } from "./rep";
+import { middleTurn, type MiddleTurn } from "./turns";
 
 /** What the pictures of a rep are drawn from; cm along T against address, shares in %, all on `t` (ms). */
 export interface RepSeries {
@@ -21,10 +23,26 @@ export interface RepSeries {
   /** Heel off while the toe stands. */
   leadHeelUp: number[];
   trailHeelUp: number[];
+  /** Of a pivot: how far its foot points from where it stood before all turns, degrees, + toward the target; null where that was not seen. */
+  footTurn?: { foot: SideName; degrees: (number | null)[] };
+  /** Of one period of a to-and-fro: when the hands turn round within it, and the pressure before them, ms. */
+  turn?: MiddleTurn;
+  /** Seen from behind: places along the line to the ball, cm from the heels at address, + toward the ball. */
+  behind?: Behind;
 }
 
-/** @param shares the lead share of perturbed copies, for its u at each instant */
-export function series(m: Motion, rep: Rep, shares: readonly Float64Array[]): RepSeries {
+/** The middle of both feet's heels and toes, and the body's rear edge at hip height (null where it was not seen). */
+export interface Behind {
+  heels: number[];
+  toes: number[];
+  rear: (number | null)[];
+}
+
+/**
+ * @param shares the lead share of perturbed copies, for its u at each instant
+ * @param pivots the foot that turns, in a pivot
+ */
+export function series(m: Motion, rep: Rep, shares: readonly Float64Array[], pivots?: SideName): RepSeries {
   const a = Number.isNaN(rep.events.address) ? 0 : nearest(m, rep.events.address);
   const against = (x: Float64Array) => Array.from(x, (v) => round(v - x[a]!));
   const times = Array.from({ length: m.n }, (_, i) => m.startMs + i * m.dt * 1000);
@@ -38,6 +56,7 @@ export function series(m: Motion, rep: Rep, shares: readonly Float64Array[]): Re
   const inAir = (foot: "lead" | "trail") => times.map((t) => (rep.air[foot].some(([from, to]) => t > from && t < to) ? 1 : 0));
   const footTimes = (foot: "lead" | "trail", ...events: string[]) => rep.footEvents.filter((e) => e.foot === foot && events.includes(e.event)).map((e) => e.ms);
   const heelUp = (foot: "lead" | "trail") => begun(times, footTimes(foot, "heelUp"), footTimes(foot, "landing", "heelDown"));
+  const turn = rep.kind === "cycle" ? middleTurn(rep.turns, rep.fromMs, rep.toMs) : null;
   return {
     t: times.map(round),
     leadShare: Array.from(rep.leadShare, round),
@@ -52,7 +71,21 @@ export function series(m: Motion, rep: Rep, shares: readonly Float64Array[]): Re
     trailAir: inAir("trail"),
     leadHeelUp: heelUp("lead"),
     trailHeelUp: heelUp("trail"),
+    ...(pivots ? { footTurn: { foot: pivots, degrees: seen(m.direction[pivots]) } } : {}),
+    ...(turn ? { turn } : {}),
+    ...(m.view === "down-the-line" ? { behind: behind(m, rep, a) } : {}),
   };
+}
+
+/** Numbers as they are kept: nothing where nothing was seen. */
+const seen = (x: ArrayLike<number>): (number | null)[] => Array.from(x, (v) => (Number.isNaN(v) ? null : round(v)));
+
+function behind(m: Motion, rep: Rep, a: number): Behind {
+  const feet = (["lead", "trail"] as const).map((foot) => placeOnClock(rep.feet[foot], m.startMs, m.dt, m.n));
+  const middle = (key: "heelT" | "toeT") => feet[0]![key].map((v, i) => (v + feet[1]![key][i]!) / 2);
+  const heels = middle("heelT");
+  const from = (x: Float64Array) => x.map((v) => v - heels[a]!);
+  return { heels: Array.from(from(heels), round), toes: Array.from(from(middle("toeT")), round), rear: seen(from(m.rear)) };
 }
 
 /** 1 at each of `times` that comes after a beginning and before the end that follows it, else 0. */

@@ -26,3 +26,21 @@ export function turnsOf(of: Turn["of"], m: Pick<Motion, "startMs" | "dt">, x: Fl
   }
   return out;
 }
+
+/** When hands and pressure turn round in the middle of a period, ms; the pressure's turn is null where none belongs to the hands'. */
+export interface MiddleTurn {
+  hands: number;
+  pressure: number | null;
+}
+
+/** Turns farther apart than this share of the period belong to others (MOVEMENT, groundLeadsHands). */
+const APART = 0.3;
+
+/** The turn of the hands nearest to the middle of a period, and the pressure's turn on the same side that is nearest to it; null where the hands do not turn. */
+export function middleTurn(turns: readonly Turn[], fromMs: number, toMs: number): MiddleTurn | null {
+  const nearest = (list: readonly Turn[], ms: number) => list.reduce<Turn | null>((best, t) => (!best || Math.abs(t.ms - ms) < Math.abs(best.ms - ms) ? t : best), null);
+  const hands = nearest(turns.filter((t) => t.of === "hands" && t.ms > fromMs && t.ms < toMs), (fromMs + toMs) / 2);
+  if (!hands) return null;
+  const pressure = nearest(turns.filter((t) => t.of === "pressure" && t.side === hands.side), hands.ms);
+  return { hands: hands.ms, pressure: pressure && Math.abs(pressure.ms - hands.ms) < APART * (toMs - fromMs) ? pressure.ms : null };
+}

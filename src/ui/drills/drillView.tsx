@@ -52,10 +52,10 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
   return (
     <div className="grid gap-x-10 gap-y-10 xl:grid-cols-[1fr_320px]">
       <div>
-        {movement?.series && stage.kind !== "pivot" ? (
-          <PlayTime value={ms}><TargetStrip movement={movement} checks={stage.checks} hand={golfer.hand} units={golfer.units} judged={fault === null} hands={stage.kind === "cycle"} /></PlayTime>
+        {movement ? (
+          <PlayTime value={ms}><TargetStrip movement={movement} checks={stage.checks} hand={golfer.hand} units={golfer.units} judged={fault === null} /></PlayTime>
         ) : (
-          <Plain stage={stage} movement={movement} units={golfer.units} />
+          <Plain stage={stage} units={golfer.units} />
         )}
       </div>
       <div className="grid content-start gap-8">
@@ -81,16 +81,16 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
 }
 
 /** Where no strip can be drawn: what is looked at, in words. */
-function Plain({ stage, movement, units }: { stage: StageShown; movement: Movement | null; units: Units }) {
+function Plain({ stage, units }: { stage: StageShown; units: Units }) {
   if (!stage.checks.length) return <p className="max-w-prose text-[17px]">Nothing is measured here: the reps are counted.</p>;
   return (
     <>
       <h2 className="mb-3 text-[23px]">{stage.judged ? "What is checked" : "What is shown"}</h2>
       <ul className="grid max-w-prose gap-4">
-        {stage.checks.map((c, i) => (
+        {stage.checks.map((c) => (
           <li key={c.id} className="leading-tight">
             <strong>{c.name}</strong>
-            <span className="block text-[14px] text-ink-2">{wanted(movement?.checks[i]?.band ?? c.band, c.measure, units)}. {CATALOGUE[c.measure].definition}</span>
+            <span className="block text-[14px] text-ink-2">{wanted(c.band, c.measure, units)}. {CATALOGUE[c.measure].definition}</span>
           </li>
         ))}
       </ul>

@@ -173,7 +173,7 @@ const Row = memo(function Row({ drill: d, number, golfer, narrow = false }: { dr
   return (
     <li className={`grid [contain-intrinsic-size:auto_118px] [content-visibility:auto] grid-cols-[auto_1fr] gap-x-5 gap-y-1 border-b border-hair py-3 ${number ? (narrow ? "md:grid-cols-[auto_auto_1fr_200px]" : "md:grid-cols-[auto_auto_1fr_300px]") : "md:grid-cols-[auto_1fr_300px]"}`}>
       {number && <span className="display hidden w-8 self-center text-[29px] md:block">{number}</span>}
-      <MiniStrip drillId={d.id} stageId={stage.id} golfer={golfer} size={ROW_STRIP} gate={gate} strip={stage.view === "face-on" && stage.rules.kind !== "pivot"} label={`The movement of ${d.name}, small`} />
+      <MiniStrip drillId={d.id} stageId={stage.id} golfer={golfer} size={ROW_STRIP} gate={gate} label={`The movement of ${d.name}, small`} />
       <span>
         <Link href={`/drills/${d.id}`} prefetch={false} className="display text-[23px] underline underline-offset-4">{d.name}</Link>
         <span className="mt-1 block max-w-prose text-[15px]">{d.why}</span>

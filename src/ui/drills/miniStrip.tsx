@@ -5,7 +5,6 @@ import type { Brief } from "@/core/play/brief";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import { stripScales, type StripSize } from "@/ui/charts/strip/geometry";
 import { briefMovement } from "./brief";
-import { boxOfMovement, Figure } from "./figure";
 
 interface Props {
   drillId: string;
@@ -17,8 +16,6 @@ interface Props {
   gate: string;
   /** Gates as what happened to them, not as what is asked. */
   judged?: boolean;
-  /** Which way it is filmed: only from in front does weight flow. */
-  strip: boolean;
   /** Names top and strike beside it. */
   named?: boolean;
   label: string;
@@ -27,8 +24,8 @@ interface Props {
 /** What goes by while a word is typed or the list is scrolled is not fetched. */
 const STAYS_MS = 250;
 
-/** A movement's strip, small, fetched when it has come into view and stays; from behind or without a strip, its figure at the top. */
-export function MiniStrip({ drillId, stageId, fault, golfer, size, gate, judged = false, strip, named = false, label }: Props) {
+/** A movement's strip, small, fetched when it has come into view and stays. */
+export function MiniStrip({ drillId, stageId, fault, golfer, size, gate, judged = false, named = false, label }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const [brief, setBrief] = useState<Brief | null>(null);
   const { statureCm, hand } = golfer;
@@ -51,21 +48,12 @@ export function MiniStrip({ drillId, stageId, fault, golfer, size, gate, judged 
   }, [drillId, stageId, fault, statureCm, hand]);
   return (
     <div ref={place} className="relative shrink-0 bg-silt" style={{ width: size.width, height: size.height }} {...(brief || !label ? {} : { role: "img", "aria-label": label })}>
-      {brief && (strip && brief.series ? <RepStrip data={{ series: brief.series, events: brief.events, hand, checks: brief.checks, at: brief.at }} size={size} onlyGate={gate} asked={!judged} few label={label} /> : <Still brief={brief} size={size} label={label} />)}
-      {brief?.series && strip && named && <Names events={brief.events} y={stripScales(size, brief.series, brief.events, hand).y} left={size.width + 8} />}
+      {brief && <RepStrip data={{ ...brief, hand }} size={size} onlyGate={gate} asked={!judged} few label={label} />}
+      {brief && named && <Names events={brief.events} y={stripScales(size, brief.series, brief.events, hand).y} left={size.width + 8} />}
     </div>
   );
 }
 
 function Names({ events, y, left }: { events: Record<string, number>; y: (ms: number) => number; left: number }) {
   return ([["top", "top"], ["impact", "strike"]] as const).map(([name, word]) => events[name] !== undefined && <span key={name} aria-hidden className="absolute text-[14px] leading-none font-semibold" style={{ left, top: y(events[name]) - 7 }}>{word}</span>);
-}
-
-function Still({ brief, size, label }: { brief: Brief; size: StripSize; label: string }) {
-  const box = boxOfMovement({ frames: [brief.frame], headRadius: brief.headRadius });
-  return (
-    <svg viewBox={`${box.x} ${box.y} ${box.width} ${-box.y + 60}`} width={size.width} height={size.height} role="img" aria-label={label} className="block">
-      <Figure movement={brief} frame={brief.frame} />
-    </svg>
-  );
 }

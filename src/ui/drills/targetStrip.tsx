@@ -8,8 +8,8 @@ import { SideMark } from "@/ui/kit/glyphs";
 import { wanted, type Units } from "@/ui/kit/units";
 import { boxOfMovement, Figure } from "./figure";
 
-const EVENT_WORDS: [string, string][] = [["address", "still"], ["handStart", "hands start"], ["midBack", "halfway back"], ["top", "top"], ["impact", "strike"], ["release", "release"], ["finish", "finish"]];
-const FIGURES = ["address", "midBack", "top", "impact", "release", "finish"];
+const EVENT_WORDS: [string, string][] = [["address", "still"], ["handStart", "hands start"], ["midBack", "halfway back"], ["top", "top"], ["impact", "strike"], ["release", "release"], ["finish", "finish"], ["pivotStart", "turn begins"], ["pivotPeak", "turned"], ["pivotBack", "back"], ["pressureTurn", "weight turns"], ["handsTurn", "hands turn"]];
+const FIGURES = ["address", "midBack", "top", "impact", "release", "finish", "pivotStart", "pivotPeak", "pivotBack", "pressureTurn", "handsTurn"];
 /** Between which events a check stands that has no gate. */
 const PHASE_EVENTS: Record<Check["phase"], readonly string[]> = {
   "set-up": ["address"], action: ["handStart"], "backswing feet": ["handStart", "top"], backswing: ["handStart", "top"], top: ["top"], "downswing feet": ["top", "impact"], impact: ["impact"], finish: ["finish"],
@@ -20,9 +20,9 @@ const ROW = 58;
 const LEVEL_WORDS = { must: "", should: "counted apart", advice: "advice" } as const;
 
 /** A stage's target as its strip: figures fall to their times, gates show what is asked, and are explained in order. */
-export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, units, judged, hands }: { movement: Movement; checks: readonly Check[]; hand: "left" | "right"; units: Units; judged: boolean; hands: boolean }) {
-  const { series, events, at } = movement;
-  if (!series) return null;
+export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, units, judged }: { movement: Movement; checks: readonly Check[]; hand: "left" | "right"; units: Units; judged: boolean }) {
+  const { series, at } = movement;
+  const events = { ...movement.events, ...turnTimes(series) };
   const s = stripScales(FILM, series, events, hand);
   const gates = gatesOf(movement.checks, at, series, events, s, FILM);
   const shown = EVENT_WORDS.filter(([name]) => events[name] !== undefined);
@@ -36,7 +36,8 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
   const rows = pushApart(movement.checks.map((c, i) => gates.find((g) => g.check.id === c.id)?.anchor ?? moment(checks[i]!.phase)), ROW, 12, FILM.height - ROW + 14);
   const order = movement.checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
   const box = boxOfMovement(movement);
-  const target = hand === "right" ? "target →" : "← target";
+  const far = series.behind ? "ball" : "target";
+  const toward = hand === "right" ? `${far} →` : `← ${far}`;
   return (
     <div className="flex flex-wrap gap-y-6 lg:flex-nowrap">
       <div className="relative hidden shrink-0 md:block" style={{ width: FIGURE_WIDTH, height: FILM.height + 32 }} aria-hidden>
@@ -49,9 +50,9 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
       </div>
       <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
         <div className="mb-2 flex h-6 items-center justify-between text-[14px] text-ink-2" style={{ width: FILM.width, marginLeft: GUTTER }}>
-          <SideMark side={hand === "right" ? "trail" : "lead"} />
-          {target}
-          <SideMark side={hand === "right" ? "lead" : "trail"} />
+          {series.behind ? <span>{hand === "right" ? "heels" : "toes"}</span> : <SideMark side={hand === "right" ? "trail" : "lead"} />}
+          {toward}
+          {series.behind ? <span>{hand === "right" ? "toes" : "heels"}</span> : <SideMark side={hand === "right" ? "lead" : "trail"} />}
         </div>
         <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
           {shown.map(([name, words], i) => (
@@ -61,10 +62,11 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
             {shown.map(([name], i) => <path key={name} d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`} stroke="var(--edge)" fill="none" />)}
           </svg>
           <div className="absolute top-0" style={{ left: GUTTER }}>
-            <RepStrip data={{ series, events, hand, checks: movement.checks, at }} asked={judged} hands={hands} label={`The movement as a strip: ${shown.map(([name, words]) => `${words} at ${(events[name]! / 1000).toFixed(1)} s`).join(", ")}`} />
+            <RepStrip data={{ series, events, hand, checks: movement.checks, at }} asked={judged} names={new Map(checks.map((c) => [c.id, c.name]))} label={`The movement as a strip: ${shown.map(([name, words]) => `${words} at ${(events[name]! / 1000).toFixed(1)} s`).join(", ")}`} />
           </div>
           <Playhead y={s.y} />
         </div>
+        <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>{captionOf(series)}</p>
       </div>
       <svg width={32} height={FILM.height} className="mt-8 hidden shrink-0 overflow-visible lg:block" aria-hidden>
         {gates.map((g) => <path key={g.check.id} d={`M0 ${g.anchor}H8L20 ${rows[movement.checks.indexOf(g.check)]! + 11}H28`} stroke="var(--edge)" strokeOpacity={0.7} fill="none" />)}
@@ -83,6 +85,16 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
     </div>
   );
 });
+
+/** What the lines of this strip are. */
+function captionOf({ behind, footTurn, turn }: Movement["series"]): string {
+  if (behind) return "Dashes: the back of your hips. Grey: the wall they touched at the start. Water: from heels to toes.";
+  if (footTurn) return "Ribs: how far the toe points away from where it stood.";
+  return `Line: your weight. Dashes: your hips.${turn ? " Dots: your hands. One time to and fro." : ""}`;
+}
+
+/** When weight and hands turn round in a to-and-fro, as events of the strip. */
+const turnTimes = ({ turn }: Movement["series"]): Record<string, number> => (turn ? { handsTurn: turn.hands, ...(turn.pressure === null ? {} : { pressureTurn: turn.pressure }) } : {});
 
 /** The instant that is played, ms: read by the playhead alone, so that nothing else is drawn anew sixty times a second. */
 export const PlayTime = createContext(0);

@@ -34,7 +34,7 @@ export function WhichIsIt({ symptom, golfer, swings }: { symptom: SymptomId; gol
               <p className="mb-1 flex justify-between text-[14px]" style={{ width: PAIR.width }}>{golfer.hand === "right" ? <><SideMark side="trail" /><SideMark side="lead" /></> : <><SideMark side="lead" /><SideMark side="trail" /></>}</p>
               <MiniStrip
                 drillId={shown.drill.id} stageId={shown.stage.id} {...(which === "fault" ? { fault: shown.fault.id } : {})} golfer={golfer} size={PAIR} gate={shown.stage.checks.find((c) => c.measure === shown.measure)?.id ?? ""} judged named
-                strip={shown.stage.rules.kind !== "pivot"} label={which === "fault" ? `A strip that has it: ${shown.fault.tell}` : "A strip that does not have it"}
+                label={which === "fault" ? `A strip that has it: ${shown.fault.tell}` : "A strip that does not have it"}
               />
               <p className="mt-2 flex items-center gap-2 font-semibold"><VerdictGlyph name={which === "fault" ? "fail" : "pass"} />Both like this</p>
               <p className="text-[15px] text-ink-2">{which === "fault" ? `It is this. ${shown.fault.tell}` : several ? "Not this: look at the others." : "Not this: say more."}</p>

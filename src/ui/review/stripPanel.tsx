@@ -18,7 +18,7 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
   const data = { series: rep.series, events, hand: rep.hand, checks, at };
   const s = stripScales(FILM, rep.series, events, rep.hand);
   const gates = gatesOf(checks, at, rep.series, events, s, FILM);
-  const names = new Map(rep.stage?.checks.map((c) => [c.id, c.name]));
+  const names = new Map(rep.stage?.checks.map((c) => [c.id, c.name] as const));
   const zero = events.top ?? s.from;
   const shown = EVENT_WORDS.filter(([name]) => events[name] !== undefined);
   const eventY = pushApart(shown.map(([name]) => s.y(events[name]!)), 36, 16, FILM.height - 18);
@@ -55,7 +55,7 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
             }}
             onPointerMove={(e) => e.buttons && place(e)}
           >
-            <RepStrip data={data} label={`Strip of the rep: ${checks.map((c) => `${names.get(c.id)} ${c.result}`).join(", ")}`} />
+            <RepStrip data={data} names={names} label="Strip of the rep" />
           </div>
           <div className="pointer-events-none absolute h-[3px] bg-ink" style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }} />
           <div className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper" style={{ top: y - 12, right: FILM.width + 6 }}>{signed(ms - zero)} ms</div>

@@ -1,9 +1,11 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
 import { analyse, type AnalysedRep } from "@/core/analyse";
+import { findStage } from "@/core/drills";
 import { readTrack } from "@/core/formats/trackFile";
+import { movementOf } from "@/core/play/movement";
 import { gatesOf, type Gate } from "./gates";
-import { FILM, runs, stripScales, TINY } from "./geometry";
+import { FILM, runs, sampleAt, stripScales, TINY } from "./geometry";
 
 let rep: AnalysedRep;
 let events: Record<string, number>;
@@ -59,5 +61,44 @@ describe("gates", () => {
       else expect(g.across + other.across).toBeCloseTo(FILM.width, 0);
       expect(g.anchor).toBeCloseTo(other.anchor, 6);
     }
+  });
+});
+
+describe("the strip's relatives", () => {
+  const golfer = { statureCm: 178, hand: "left" } as const;
+  const played = (drillId: string, stageId: string, fault?: string) => {
+    const { stage } = findStage(drillId, stageId);
+    const m = movementOf(stage, (fault ? stage.faults!.find((f) => f.id === fault)!.script : stage.target!)(), golfer);
+    const s = stripScales(FILM, m.series, m.events, golfer.hand);
+    return { m, s, gates: gatesOf(m.checks, m.at, m.series, m.events, s, FILM) };
+  };
+  const within = ({ a, b, happened }: Gate) => happened !== null && happened >= Math.min(a, b) && happened <= Math.max(a, b);
+
+  it.each([
+    ["trail-foot-pivot", "pivot-fo", "trailFootTurn", "half-turn"],
+    ["rocking-board-side", "slow-fo", "groundLeadsHands", "block"],
+  ] as const)("%s has a gate that its target goes through and its fault misses", (drill, stage, measure, fault) => {
+    const gate = (p: ReturnType<typeof played>) => p.gates.find((g) => g.check.measure === measure)!;
+    expect(within(gate(played(drill, stage)))).toBe(true);
+    expect(within(gate(played(drill, stage, fault)))).toBe(false);
+  });
+
+  it("opens a pivot's bank toward the target and no farther than the other foot", () => {
+    const { m, s, gates } = played("trail-foot-pivot", "pivot-fo");
+    const stands = s.x(m.series.trailFootT[0]!);
+    const turned = gates.find((g) => g.check.measure === "trailFootTurn")!.happened!;
+    expect(Math.sign(turned - stands)).toBe(s.toTarget);
+    expect(Math.abs(turned - stands)).toBeLessThan(Math.abs(s.x(m.series.leadFootT[0]!) - stands));
+  });
+
+  it("shows from behind how far the hips are from the wall at the strike", () => {
+    const { m, s, gates } = played("hips-on-wall", "whole-dtl");
+    const gate = gates.find((g) => g.check.measure === "hipsToBall")!;
+    expect(within(gate)).toBe(true);
+    // The drawn hips and the measured number are the same thing.
+    const drawn = s.x(m.series.behind!.rear[sampleAt(m.series, m.events.impact!)]!);
+    expect(gate.happened!).toBeCloseTo(drawn, 0);
+    // A left-hander's ball lies to the left.
+    expect(s.x(m.series.behind!.toes[0]!)).toBeLessThan(s.x(m.series.behind!.heels[0]!));
   });
 });

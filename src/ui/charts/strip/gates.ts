@@ -1,6 +1,9 @@
 import type { RepSeries } from "@/core/analyse";
 import type { CheckVerdict } from "@/core/judge/verdict";
-import { sampleAt, shareToT, type StripScales, type StripSize } from "./geometry";
+import { FAN_DEGREES, fanX, sampleAt, shareToT, type StripScales, type StripSize } from "./geometry";
+
+/** The far post of a gate that is open on that side stands so far off, cm. */
+const OPEN_CM = 9;
 
 /** A gate as drawn: two posts, and what happened there. Pixel places in the strip. */
 export interface Gate {
@@ -81,6 +84,25 @@ function gateOf(check: CheckVerdict, atMs: number | undefined, series: RepSeries
       const hips = series.pelvisT[i]!;
       const limit = hips + (value ?? 0) - hi;
       return upright(atMs, limit, hips + (value ?? 0), hips, size.postLength * 0.55);
+    }
+    case "groundLeadsHands": {
+      if (!series.turn || lo === null) return null;
+      const { hands } = series.turn;
+      const i = sampleAt(series, hands - lo);
+      return level(s.x(shareToT(series, i, series.leadShare[i]!)), hands - (hi ?? lo + 220), hands - lo, value === null ? null : hands - value, hands - lo);
+    }
+    case "trailFootTurn": case "leadFootTurn": {
+      if (!series.footTurn || lo === null || events.pivotPeak === undefined) return null;
+      const side = series.footTurn.foot;
+      const at = (degrees: number) => fanX(series, side, degrees, s, size);
+      return { check, posts: "upright", a: at(lo), b: at(FAN_DEGREES), across: s.y(events.pivotPeak), length: size.postLength, happened: value === null ? null : at(value), anchor: s.y(events.pivotPeak) };
+    }
+    case "hipsToBall": case "hipsToBallTop": {
+      const ms = check.measure === "hipsToBall" ? events.impact : top;
+      if (!series.behind || ms === undefined || hi === null || address === undefined) return null;
+      const wall = series.behind.rear[sampleAt(series, address)];
+      if (wall === null || wall === undefined) return null;
+      return upright(ms, lo === null ? wall + hi - OPEN_CM : wall + lo, wall + hi, value === null ? null : wall + value, size.postLength);
     }
     case "leadShareAddress": case "leadShareTop": case "leadShareImpact": case "leadShareRelease": case "leadShareFinish": {
       const ms = events[check.measure[9]!.toLowerCase() + check.measure.slice(10)];

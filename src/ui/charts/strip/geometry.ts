@@ -23,20 +23,21 @@ export const FILM: StripSize = { width: 236, height: 566, toeBar: 3.6, heelBar: 
 export interface StripScales {
   x: ScaleLinear<number, number>;
   y: ScaleLinear<number, number>;
-  /** +1 when the target lies to the right, as in the film. */
+  /** +1 when the target (from behind: the ball) lies to the right, as in the film. */
   toTarget: 1 | -1;
   from: number;
   to: number;
 }
 
-/** Time runs down from a little before the still instant to after the finish; the target axis runs across as in the film. */
+/** Time runs down from a little before the still instant to after the finish; the target axis runs across as in the film, from behind the line to the ball. */
 export function stripScales(size: StripSize, series: RepSeries, events: Record<string, number>, hand: "left" | "right"): StripScales {
   const first = series.t[0] ?? 0;
   const last = series.t[series.t.length - 1] ?? 1;
   const from = Math.max(first, (events.address ?? events.handStart ?? first) - 180);
   const to = Math.min(last, (events.finish ?? (events.impact ?? last) + 700) + 80);
   const toTarget = hand === "right" ? 1 : -1;
-  const feet = visible(series, from, to).flatMap((i) => [series.leadFootT[i]!, series.trailFootT[i]!]);
+  const { behind } = series;
+  const feet = visible(series, from, to).flatMap((i) => (behind ? [behind.rear[i] ?? behind.heels[i]!, behind.toes[i]!] : [series.leadFootT[i]!, series.trailFootT[i]!]));
   const middle = feet.length ? (Math.min(...feet) + Math.max(...feet)) / 2 : 0;
   const spread = feet.length ? Math.max(...feet) - Math.min(...feet) : 0;
   // A wide stance gets more across, so that both banks keep some land.
@@ -97,4 +98,14 @@ export function pushApart(wanted: number[], room: number, low: number, high: num
   let k = 0;
   for (const b of blocks) for (let j = 0; j < b.n; j++) out[order[k++]!] = start(b) + j * room;
   return out;
+}
+
+/** A turned foot's fan: so many degrees reach over so much of the strip's width. */
+export const FAN_DEGREES = 110;
+const FAN_WIDTH = 0.42;
+
+/** Where a foot's turn ends in its fan, px: from where it stands, the way the toe goes, toward the target. */
+export function fanX(series: RepSeries, foot: "lead" | "trail", degrees: number, s: StripScales, size: StripSize): number {
+  const stands = (foot === "lead" ? series.leadFootT : series.trailFootT)[sampleAt(series, s.from)]!;
+  return s.x(stands) + (s.toTarget * degrees * FAN_WIDTH * size.width) / FAN_DEGREES;
 }

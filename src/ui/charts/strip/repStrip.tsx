@@ -1,49 +1,43 @@
 import { area, curveMonotoneY, line } from "d3-shape";
-import type { RepSeries } from "@/core/analyse";
-import type { CheckVerdict } from "@/core/judge/verdict";
-import { PRINT, RESULT_COLOUR } from "@/ui/kit/glyphs";
-import { FILM, TINY, runs, shareToT, stripScales, visible, type StripScales, type StripSize } from "./geometry";
+import { PRINT, RESULT_COLOUR, WORDS } from "@/ui/kit/glyphs";
+import { Fan } from "./fan";
+import { Ground, Hips } from "./fromBehind";
+import { FILM, TINY, runs, shareToT, stripScales, visible, type StripSize } from "./geometry";
 import { gatesOf, type Gate } from "./gates";
-
-export interface StripData {
-  series: RepSeries;
-  events: Record<string, number>;
-  hand: "left" | "right";
-  checks: CheckVerdict[];
-  /** Where each measure was taken, ms. */
-  at: Partial<Record<string, number>>;
-}
+import type { Part, StripData } from "./stripData";
 
 /**
  * The rep strip: time runs down, the target axis runs across as in the film. Land is a foot on the ground, water is where
  * the weight can be, the stream is the estimated weight (as broad as it is unsure), gates are what is asked.
  *
- * With `few` only top and strike are lines. With `asked` nothing is judged yet: the gates stand in ink. With `hands` their way is dotted in: what a rhythm drill asks is told by both lines.
+ * With `few` only top and strike are lines. With `asked` nothing is judged yet: the gates stand in ink. With the checks'
+ * `names` each gate is read out for itself; without them the strip is one picture.
+ *
+ * Its relatives (docs/look.md): of a to-and-fro one period is drawn, with the hands' way dotted; a pivot opens its foot's
+ * bank into a fan; from behind it runs from heels to toes, with the hips and the wall they were at.
  */
-export function RepStrip({ data, size = FILM, onlyGate, asked = false, hands = false, few = size.width <= TINY.width, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; hands?: boolean; few?: boolean; label: string }) {
+export function RepStrip({ data, size = FILM, onlyGate, asked = false, few = size.width <= TINY.width, names, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; few?: boolean; names?: ReadonlyMap<string, string>; label: string }) {
   const s = stripScales(size, data.series, data.events, data.hand);
   const shown = data.checks.filter((c) => onlyGate === undefined || c.id === onlyGate);
   const gates = gatesOf(shown, data.at, data.series, data.events, s, size);
   const tiny = size.width <= TINY.width;
   const lines = few ? ["top", "impact"] : ["address", "handStart", "midBack", "top", "impact", "finish"];
   return (
-    <svg viewBox={`0 0 ${size.width} ${size.height}`} width={size.width} height={size.height} role="img" aria-label={label} className="block overflow-hidden bg-paper">
-      <Water {...{ data, s, size }} />
-      <Bank side="trail" {...{ data, s, size }} />
-      <Bank side="lead" {...{ data, s, size }} />
+    <svg viewBox={`0 0 ${size.width} ${size.height}`} width={size.width} height={size.height} role={names ? "group" : "img"} aria-label={label} className="block overflow-hidden bg-paper">
+      {data.series.behind ? <Ground {...{ data, s, size }} /> : (
+        <>
+          <Water {...{ data, s, size }} />
+          <Bank side="trail" {...{ data, s, size }} />
+          <Bank side="lead" {...{ data, s, size }} />
+        </>
+      )}
       {lines.map((name) => data.events[name] !== undefined && (
         <line key={name} x1={0} x2={size.width} y1={s.y(data.events[name])} y2={s.y(data.events[name])} stroke="var(--ink-2)" strokeOpacity={0.4} strokeWidth={1} />
       ))}
-      <Lines {...{ data, s, size }} hips={!tiny} hands={hands} />
-      {gates.map((g) => <GateMark key={g.check.id} gate={g} size={size} asked={asked} />)}
+      {data.series.behind ? <Hips {...{ data, s, size }} /> : data.series.footTurn ? <Fan {...{ data, s, size }} /> : <Lines {...{ data, s, size }} hips={!tiny} hands={data.series.turn !== undefined} />}
+      {gates.map((g) => <GateMark key={g.check.id} gate={g} size={size} asked={asked} name={names?.get(g.check.id)} />)}
     </svg>
   );
-}
-
-interface Part {
-  data: StripData;
-  s: StripScales;
-  size: StripSize;
 }
 
 function Water({ data: { series }, s }: Part) {
@@ -132,7 +126,7 @@ function Lines({ data: { series }, s, size, hips, hands }: Part & { hips: boolea
 }
 
 /** Passed: two posts. Missed: a bar past both, and dots from the limit to what happened. Too close: a ring on the crossing. */
-function GateMark({ gate, size, asked }: { gate: Gate; size: StripSize; asked: boolean }) {
+function GateMark({ gate, size, asked, name }: { gate: Gate; size: StripSize; asked: boolean; name: string | undefined }) {
   const result = asked ? "pass" : gate.check.result;
   const colour = asked ? "var(--ink)" : RESULT_COLOUR[result];
   const half = gate.length / 2;
@@ -145,7 +139,7 @@ function GateMark({ gate, size, asked }: { gate: Gate; size: StripSize; asked: b
   const dots = result === "fail" && miss !== null ? (upright ? `M${miss} ${gate.across}H${gate.happened}` : `M${gate.across} ${miss}V${gate.happened}`) : null;
   const [cx, cy] = upright ? [gate.happened ?? (lo + hi) / 2, gate.across] : [gate.across, gate.happened ?? (lo + hi) / 2];
   return (
-    <g fill="none">
+    <g fill="none" {...(name ? { role: "img", "aria-label": `Gate: ${name}${asked ? "" : `, ${WORDS[result].toLowerCase()}`}` } : {})}>
       <path d={posts} stroke="var(--paper)" strokeWidth={size.post + 3} />
       {result === "fail" && <path d={bar} stroke="var(--paper)" strokeWidth={size.post + 2} />}
       <path d={posts} stroke={colour} strokeWidth={size.post} />
