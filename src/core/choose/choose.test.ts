@@ -31,7 +31,7 @@ describe("drills that pull against each other", () => {
   it("never sets a drill against itself or along its own path", () => {
     for (const d of DRILLS) {
       expect(conflicts(d, d)).toEqual([]);
-      if (d.then) expect(conflicts(d, drill(d.then)).filter((c) => c.kind === "band"), `${d.id} → ${d.then}`).toEqual([]);
+      for (const next of d.then ?? []) expect(conflicts(d, drill(next)).filter((c) => c.kind === "band"), `${d.id} → ${next}`).toEqual([]);
     }
   });
 });

@@ -148,8 +148,8 @@ export interface Drill {
   dose: Dose;
   /** What the golfer is asked after the bout, because no picture tells it. */
   asked: readonly string[];
-  /** Drill that a path goes on with. */
-  then?: string;
+  /** Drills that a path goes on with. */
+  then?: readonly string[];
   styles: Styles;
   /** Rows of symptoms that it helps with, and its place in them. */
   helps: { [K in SymptomId]?: number };

@@ -1,8 +1,9 @@
 import { readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { CATALOGUE } from "../measures/catalogue";
-import { PHASES, type Drill, type Stage } from "./drill";
+import { PHASES, type Stage } from "./drill";
 import { dueCue, margins, truthsOf } from "./drillTruth";
+import { pathsThrough } from "./paths";
 import { DRILLS } from ".";
 import { kebab } from "./parts";
 
@@ -22,14 +23,10 @@ describe("the library", () => {
   });
 
   it("has paths that lead somewhere and end", () => {
-    for (const d of DRILLS) {
-      const seen = new Set<string>();
-      for (let at: Drill | undefined = d; at?.then; at = DRILLS.find((x) => x.id === at!.then)) {
-        expect(DRILLS.some((x) => x.id === at!.then), `${at.id} → ${at.then}`).toBe(true);
-        expect(seen.has(at.id), `${d.id} goes round`).toBe(false);
-        seen.add(at.id);
-      }
-    }
+    expect(pathsThrough("feet-together")).toEqual([["feet-together", "trail-toe-behind", "heel-keeps-pace"]]);
+    expect(pathsThrough("big-toe-brace").map((p) => p.slice(0, 3))).toEqual([["thigh-rest", "big-toe-brace", "hips-on-wall"], ["thigh-rest", "big-toe-brace", "bent-knee-driver"]]);
+    expect(pathsThrough("double-step")).toEqual([]);
+    for (const d of DRILLS) for (const path of pathsThrough(d.id)) for (const id of path) expect(DRILLS.some((x) => x.id === id), id).toBe(true);
   });
 });
 

@@ -9,6 +9,7 @@ import type { RepKind } from "@/core/reps/rep";
 import { wanted, type Units } from "@/ui/kit/units";
 import { movementUrl } from "./brief";
 import { Player } from "./player";
+import { standingWords, type StandingShown } from "./standing";
 import { PlayTime, TargetStrip } from "./targetStrip";
 
 /** What of a stage is shown here; its scripts stay on the server. */
@@ -21,6 +22,8 @@ export interface StageShown {
   judged: boolean;
   checks: readonly Check[];
   faults: readonly { id: string; name: string; tell: string }[];
+  /** Absent while nobody is known. */
+  standing?: StandingShown;
 }
 
 /** A stage's movement: the strip with its gates, the figure that plays it, and its faults beside it. */
@@ -108,6 +111,7 @@ export function Stages({ drillId, stages, here }: { drillId: string; stages: rea
             <svg viewBox="0 0 14 14" width={14} height={14} aria-hidden className="shrink-0"><circle cx={7} cy={7} r={5.8} fill={s.id === here ? "var(--ink)" : "none"} stroke="var(--ink)" strokeWidth={1.5} /></svg>
             <span>{s.name}<span className="block text-[14px] font-normal text-ink-2">{s.view === "face-on" ? "from in front" : "from behind"}, {s.judged ? "judged" : "rehearsal: counted, not judged"}</span></span>
           </Link>
+          {s.standing && s.standing.is !== "ahead" && <p className="-mt-1 mb-1 pl-[26px] text-[14px] text-ink-2">{s.standing.is === "here" && <strong className="text-ink">You are here. </strong>}{standingWords(s.standing)}</p>}
         </li>
       ))}
     </ol>

@@ -9,13 +9,17 @@ import { STANCE_WORDS } from "@/core/choose/reach";
 import { compareStances, STANCE_DRILL, STANCE_STAGES } from "@/core/choose/stances";
 import { findSymptom } from "@/core/choose/symptoms";
 import { DRILLS, isJudged, type Drill, type Stage } from "@/core/drills";
+import { pathsThrough } from "@/core/drills/paths";
+import { isThrough, ladder, LAST, PASSES, type Standing } from "@/core/practice/ladder";
 import { requestDatabase } from "@/server/db/request";
 import { drillOf, isOwn } from "@/server/drills/ownDrills";
 import { playedMovement } from "@/server/drills/played";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { repsOfDrill } from "@/server/reps/ownSwings";
+import { stageReps } from "@/server/reps/stageReps";
 import { StanceTest } from "@/ui/drills/stanceTest";
 import { DrillView, Stages, type StageShown } from "@/ui/drills/drillView";
+import type { StandingShown } from "@/ui/drills/standing";
 import { ANYBODY } from "@/ui/golfer/anybody";
 import { Button } from "@/ui/kit/button";
 
@@ -31,9 +35,13 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: (await asked((await params).id))?.name ?? "No such drill" };
 }
 
-const shown = (s: Stage): StageShown => ({
-  id: s.id, name: s.name, view: s.view, kind: s.rules.kind, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}),
+const shown = (s: Stage, standing?: StandingShown): StageShown => ({
+  id: s.id, name: s.name, view: s.view, kind: s.rules.kind, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}), ...(standing ? { standing } : {}),
 });
+
+/** Where the golfer is on each stage of a drill. */
+const standingsOf = (drill: Drill, steps: readonly Standing[]): StandingShown[] =>
+  steps.map(({ stage, is, judged, passed, days, back }, i) => ({ is, judged, passed, days, back, dose: isJudged(stage) ? null : drill.dose.sets * drill.dose.reps, before: drill.stages[i - 1]?.name ?? null }));
 
 export default async function DrillPage({ params, searchParams }: Props) {
   const drill = await asked((await params).id);
@@ -47,6 +55,10 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const golfer = known ? { statureCm: known.statureCm, hand: known.hand, units: known.units } : ANYBODY;
   const against = DRILLS.filter((d) => d.group !== "baseline" && d.id !== drill.basedOn).flatMap((other) => conflicts(drill, other).slice(0, 1).map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })));
   const { at, dose } = drill;
+  const paths = pathsThrough(drill.id);
+  const done = known ? await stageReps(db, known.id, [...new Set([drill.id, ...paths.flat()])]) : null;
+  const steps = (d: Drill) => ladder(d, done?.get(d.id) ?? []);
+  const standings = done ? standingsOf(drill, steps(drill)) : [];
   return (
     <>
       <div className="mt-5 mb-6 flex flex-wrap items-end justify-between gap-x-10 gap-y-4">
@@ -60,7 +72,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
       <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill, stage.id, null, golfer)} golfer={golfer}>
         <section>
           <h2 className="mb-2 text-[23px]">Stages</h2>
-          <Stages drillId={drill.id} stages={drill.stages.map(shown)} here={stage.id} />
+          <Stages drillId={drill.id} stages={drill.stages.map((s, i) => shown(s, standings[i]))} here={stage.id} />
           {stage.note && <p className="mt-2 text-[15px] text-ink-2">{stage.note}</p>}
         </section>
       </DrillView>
@@ -81,7 +93,6 @@ export default async function DrillPage({ params, searchParams }: Props) {
           <h2 className="mb-2 text-[23px]">How much, and how it feels</h2>
           <p>{dose.sets === 1 ? "One set" : `${dose.sets} sets`} of {dose.reps}, about {drill.minutes} minutes, {drill.places.join(" or ")}. {dose.note}</p>
           <p className="mt-2 text-ink-2">{drill.feel}</p>
-          {drill.then && <p className="mt-2">Goes on with <DrillLink id={drill.then} />.</p>}
           {Object.keys(drill.helps).length > 0 && <p className="mt-2 text-ink-2">Helps with: {Object.keys(drill.helps).map((id) => findSymptom(id)!.name.toLowerCase()).join("; ")}.</p>}
         </section>
         <section>
@@ -90,6 +101,15 @@ export default async function DrillPage({ params, searchParams }: Props) {
           {drill.notWhen.length > 0 && <p className="mt-3 text-[15px]"><strong>Not for you when: </strong>{drill.notWhen.join(" ")}</p>}
         </section>
       </div>
+      {paths.length > 0 && (
+        <section className="mt-8 border-t border-hair pt-6">
+          <h2 className="mb-2 text-[23px]">{paths.length === 1 ? "Its path" : "Its paths"}</h2>
+          <ul className="grid gap-2">
+            {paths.map((path) => <Path key={path.join()} path={path} here={drill.id} through={(d) => done !== null && isThrough(d, steps(d))} begun={path.some((id) => done?.has(id))} />)}
+          </ul>
+          <p className="mt-2 max-w-prose text-[15px] text-ink-2">The next drill opens when {PASSES} of the last {LAST} judged reps of the main stage pass, on two days: what one drill has taught, the next one builds on. You may go on sooner; it is your practice.</p>
+        </section>
+      )}
       <section className="mt-8 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-hair pt-6">
         {mine ? <Button asChild><Link href={`/drills/${drill.id}/edit`}>Change it</Link></Button> : known && <form action={copyDrill.bind(null, drill.id)}><Button type="submit">Make a copy of your own</Button></form>}
         <Button look="quiet" asChild><a href={`/api/drills/${drill.id}`} download>Save as a file</a></Button>
@@ -103,6 +123,23 @@ export default async function DrillPage({ params, searchParams }: Props) {
         </section>
       )}
     </>
+  );
+}
+
+/** Drills that follow on each other, and where the golfer is among them. */
+function Path({ path, here, through, begun }: { path: readonly string[]; here: string; through: (drill: Drill) => boolean; begun: boolean }) {
+  const drills = path.map((id) => DRILLS.find((d) => d.id === id)!);
+  const at = drills.findIndex((d) => !through(d));
+  return (
+    <li className="flex flex-wrap items-baseline gap-x-2">
+      {drills.map((d, i) => (
+        <span key={d.id}>
+          {i > 0 && <span aria-hidden className="mr-2 text-ink-2">→</span>}
+          {d.id === here ? <strong>{d.name}</strong> : <DrillLink id={d.id} />}
+          <span className="text-[15px] text-ink-2"> {at < 0 || i < at ? "done" : i === at ? (begun ? "you are here" : "begins it") : i === at + 1 ? "opens next" : ""}</span>
+        </span>
+      ))}
+    </li>
   );
 }
 

@@ -17,7 +17,7 @@ export const drill: Drill = {
   club: "driver",
   cautions: CAUTIONS,
   dose: { school: "single focus", sets: 2, reps: 6 },
-  asked: [], then: "heel-toe-swap", styles: { loading: "centred", pressesBack: "heel" }, helps: { sway: 3 },
+  asked: [], then: ["heel-toe-swap"], styles: { loading: "centred", pressesBack: "heel" }, helps: { sway: 3 },
   stages: [{
     id: "joined-fo", name: "Joined, half speed", view: "face-on", main: true, rules: { ...RULES.swing, slow: true }, centred: true, actions: [],
     checks: [

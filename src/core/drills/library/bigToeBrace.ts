@@ -29,7 +29,7 @@ export const drill: Drill = {
   at: { feet: "Your usual stance.", ball: "Its usual place, or none.", club: "A middle iron.", phone: PHONE.faceOn },
   cautions: [...CAUTIONS, "A tilt toward the target at the top loads the lower back: stop if it aches."],
   dose: { school: "short sets", sets: 2, reps: 6 },
-  asked: [], then: "hips-on-wall", styles: { loading: "centred", pressesBack: "big toe" }, helps: { sway: 1 },
+  asked: [], then: ["hips-on-wall", "bent-knee-driver"], styles: { loading: "centred", pressesBack: "big toe" }, helps: { sway: 1 },
   stages: [
     stage("whole-fo", "To the top and through", true, [flat, knee, sway, tilt, top]),
     stage("tilted-fo", "With a little tilt at the start", false, [flat, knee, sway, tilt, should({ measure: "sideTiltAddress", name: "Tilt at the start", band: [3, 10], target: 6, fault: -2, phase: "set-up", below: ["Tilt away first", "Breastbone a little behind the ball."], above: ["Less tilt", "A hand's breadth is enough."] })], "For those who still lose the tilt: the head may move back a little."),

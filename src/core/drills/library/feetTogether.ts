@@ -18,7 +18,7 @@ export const drill: Drill = {
   at: { feet: "Touching, toes a little out.", ball: "In the middle, on a tee.", club: "Behind the ball.", phone: PHONE.faceOn },
   cautions: CAUTIONS,
   dose: { school: "short sets", sets: 1, reps: 8 },
-  asked: [], then: "trail-toe-behind", styles: { leads: "arms first" }, helps: { heavy: 3, slice: 1, offBalance: 1 },
+  asked: [], then: ["trail-toe-behind"], styles: { leads: "arms first" }, helps: { heavy: 3, slice: 1, offBalance: 1 },
   stages: [{
     id: "whole-fo", name: "Half swings", view: "face-on", main: true, rules: RULES.swing, centred: true, actions: [],
     checks: [

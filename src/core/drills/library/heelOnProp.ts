@@ -15,7 +15,7 @@ export const drill: Drill = {
   at: { feet: "Your usual stance, trail heel on the wedge.", ball: "Its usual place.", club: "An old iron.", phone: PHONE.both },
   cautions: [...CAUTIONS, "The ankle may twist and the prop shoot out: no full swings, and no club you care about."],
   dose: { school: "short sets", sets: 2, reps: 6 },
-  asked: ["How often did the prop fall before the strike?"], then: "outside-edge-prop", styles: { trailFoot: "rolls" }, helps: { thin: 1 },
+  asked: ["How often did the prop fall before the strike?"], then: ["outside-edge-prop"], styles: { trailFoot: "rolls" }, helps: { thin: 1 },
   stages: [
     {
       id: "whole-fo", name: "Three-quarter", view: "face-on", main: true, rules: { ...RULES.swing, prop: true }, onProp: "trail", actions: [],

@@ -27,6 +27,6 @@ export const drill: Drill = {
   at: { feet: "Your usual stance, outside of the trail foot on the ball.", ball: "Its usual place.", club: "A short iron.", phone: PHONE.faceOn },
   cautions: [...CAUTIONS, "The ankle may twist and the ball roll away: no full swings."],
   dose: { school: "short sets", sets: 2, reps: 6 },
-  asked: [], then: "trail-push-off", styles: { drives: "trail drives", trailFoot: "rolls" }, helps: { heavy: 4, endsOnTrail: 4 },
+  asked: [], then: ["trail-push-off"], styles: { drives: "trail drives", trailFoot: "rolls" }, helps: { heavy: 4, endsOnTrail: 4 },
   stages: [stage("half-fo", "Half swings", true, 0.55), stage("three-quarter-fo", "Three-quarter", false, 0.75)],
 };

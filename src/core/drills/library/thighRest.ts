@@ -15,7 +15,7 @@ export const drill: Drill = {
   at: { feet: "Your usual stance.", ball: "None.", club: "None.", phone: PHONE.faceOn },
   cautions: CAUTIONS,
   dose: { school: "home habit", sets: 2, reps: 10 },
-  asked: ["How often did the rod fall?"], then: "big-toe-brace", styles: {}, helps: { sway: 2 },
+  asked: ["How often did the rod fall?"], then: ["big-toe-brace"], styles: {}, helps: { sway: 2 },
   stages: [{
     id: "whole-fo", name: "Turns", view: "face-on", main: true, rules: { ...RULES.gesture, hipsOnly: true }, centred: true, actions: [],
     checks: [

@@ -18,7 +18,7 @@ export const drill: Drill = {
   at: { feet: "Lead foot at the ball; trail toe a shoe's length behind it.", ball: "Just inside the lead heel.", club: "Behind the ball.", phone: PHONE.both },
   cautions: [...CAUTIONS, "A narrow, crossed stance: have something to hold within reach."],
   dose: { school: "short sets", sets: 2, reps: 6 },
-  asked: [], then: "heel-keeps-pace", styles: { drives: "trail drives" }, helps: { slice: 2, hook: 3 },
+  asked: [], then: ["heel-keeps-pace"], styles: { drives: "trail drives" }, helps: { slice: 2, hook: 3 },
   stages: [
     {
       id: "whole-fo", name: "On the lead leg", view: "face-on", main: true, rules: { ...RULES.swing, uneven: true }, centred: true, onProp: "trail", actions: [],

@@ -1,0 +1,67 @@
+import { isJudged, type Drill, type Stage } from "../drills";
+import type { Verdict } from "../judge/verdict";
+
+/** One rep of a stage: the day it was done on, and what was said of it; null for one that was only measured. */
+export interface StageRep {
+  stageId: string;
+  day: string;
+  result: Verdict["result"] | null;
+}
+
+/** A stage is passed with so many passes of its last judged reps, and they span two days at least; with so few of them the one before it is due again (DRILLS, dose and progress). */
+export const PASSES = 8;
+export const LAST = 10;
+export const FEW = 3;
+export const DAYS = 2;
+
+/** Where a golfer is on one stage, and what that is taken from. */
+export interface Standing {
+  stage: Stage;
+  /** Through it; at it; not yet. */
+  is: "done" | "here" | "ahead";
+  /** Of a judged stage: the last judged reps, ten at most, those of them that passed, and the days they span. Of a rehearsal: the days on which its dose was done. */
+  judged: number;
+  passed: number;
+  days: number;
+  /** Few of the last ten passed: the stage before it is due again. */
+  back: boolean;
+}
+
+/**
+ * Where a golfer is on each stage of a drill. A judged stage is done when 8 of its last 10 judged reps passed and they span
+ * two days; a rehearsal when its dose was done on two days. The first that is not done is where the golfer is; nothing is
+ * locked: whoever wants to goes on sooner.
+ *
+ * @param reps the latest first
+ */
+export function ladder(drill: Drill, reps: readonly StageRep[]): Standing[] {
+  let reached = true;
+  return drill.stages.map((stage) => {
+    const own = reps.filter((r) => r.stageId === stage.id);
+    const facts = isJudged(stage) ? judgedOf(own) : { judged: own.length, passed: 0, days: doseDays(own, drill), done: doseDays(own, drill) >= DAYS };
+    const is = facts.done ? "done" : reached ? "here" : "ahead";
+    reached &&= facts.done;
+    return { stage, is, judged: facts.judged, passed: facts.passed, days: facts.days, back: isJudged(stage) && facts.judged >= LAST && facts.passed <= FEW };
+  });
+}
+
+/** Whether a path goes on from a drill: its main judged stages are done, or its main ones where none is judged. */
+export function isThrough(drill: Drill, standings: readonly Standing[]): boolean {
+  const main = standings.filter(({ stage }) => stage.main);
+  const judged = main.filter(({ stage }) => isJudged(stage));
+  return (judged.length ? judged : main).every(({ is }) => is === "done");
+}
+
+function judgedOf(reps: readonly StageRep[]): { judged: number; passed: number; days: number; done: boolean } {
+  const last = reps.filter((r) => r.result === "pass" || r.result === "fail").slice(0, LAST);
+  const passed = last.filter((r) => r.result === "pass").length;
+  const days = new Set(last.map((r) => r.day)).size;
+  return { judged: last.length, passed, days, done: last.length === LAST && passed >= PASSES && days >= DAYS };
+}
+
+/** Days on which the whole dose of a rehearsal was done. */
+function doseDays(reps: readonly StageRep[], { dose }: Drill): number {
+  const count = new Map<string, number>();
+  for (const r of reps) count.set(r.day, (count.get(r.day) ?? 0) + 1);
+  return [...count.values()].filter((n) => n >= dose.sets * dose.reps).length;
+}
