@@ -23,6 +23,7 @@ type Wish = typeof WISH;
 /** Typing has paused after so long, ms. */
 const PAUSE_MS = 400;
 
+/** Headings of the whole list, in the order in which the drills stand in it. */
 const GROUPS: Record<Drill["group"], string> = {
   balance: "Balance, and arms with quiet feet", ground: "Starting from the ground", turning: "Turning without sway", "trail foot": "The trail foot, down and through", through: "Getting through to the lead foot", baseline: "Baselines",
 };
@@ -131,23 +132,13 @@ export function Library({ golfer, swings, own, takeIn }: { golfer: LibraryGolfer
             <Choice label="Trains" value={wish.trains} set={(trains) => change({ trains })} options={[["any", "the whole body"], ...BODY_PARTS.map((b) => [b, b] as const)]} />: {drills === 0 ? "no drill" : drills === 1 ? "one drill" : `${drills} drills`}.
           </p>
           {listed.length === 0 && <p className="mt-2">Ask for less: <button type="button" className="font-semibold underline underline-offset-4" onClick={() => change({ place: "any", minutes: "any", level: "any", trains: "any" })}>any place, time and level</button>.</p>}
-          {chosen ? (
-            <ol aria-label="Drills, the first to try first" className="mt-3 border-t border-hair">{listed.map((d, i) => <Row key={d.id} drill={d} number={i + 1} golfer={golfer} narrow={symptom !== null} />)}</ol>
-          ) : (
-            <>
-            {own.length > 0 && mine}
-            {(Object.keys(GROUPS) as Drill["group"][]).map((group) => {
-              const of = listed.filter((d) => d.group === group);
-              return of.length > 0 && (
-                <section key={group} className="mt-6">
-                  <h2 className="text-[23px]">{GROUPS[group]}</h2>
-                  <ol className="mt-2 border-t border-hair">{of.map((d) => <Row key={d.id} drill={d} golfer={golfer} />)}</ol>
-                </section>
-              );
-            })}
-            {own.length === 0 && mine}
-            </>
-          )}
+          {!chosen && own.length > 0 && mine}
+          {/* One list, whatever is chosen: its rows move and are not made anew at every key. */}
+          <ol aria-label={chosen ? "Drills, the first to try first" : "Drills, by what they start from"} className={chosen ? "mt-3 border-t border-hair" : ""}>
+            {chosen ? listed.map((d, i) => <Row key={d.id} drill={d} number={i + 1} golfer={golfer} narrow={symptom !== null} />)
+              : listed.flatMap((d, i) => [...(listed[i - 1]?.group === d.group ? [] : [<li key={d.group} className="mt-6 border-b border-hair pb-2"><h2 className="text-[23px]">{GROUPS[d.group]}</h2></li>]), <Row key={d.id} drill={d} golfer={golfer} />])}
+          </ol>
+          {!chosen && own.length === 0 && mine}
         </div>
       </div>
     </>
@@ -168,7 +159,7 @@ const Row = memo(function Row({ drill: d, number, golfer, narrow = false }: { dr
   const stage = d.stages.find((s) => s.main && s.view === "face-on") ?? d.stages.find((s) => s.main)!;
   const gate = stage.checks.find((c) => c.point)?.id ?? "";
   const last = golfer.last && golfer.last !== d.id ? DRILLS.find((o) => o.id === golfer.last) : undefined;
-  const pull = last && d.group !== "baseline" && last.group !== "baseline" ? conflicts(d, last)[0] : undefined;
+  const pull = useMemo(() => (last && d.group !== "baseline" && last.group !== "baseline" ? conflicts(d, last)[0] : undefined), [d, last]);
   const other = opposed(d, golfer.styles)[0];
   return (
     <li className={`grid [contain-intrinsic-size:auto_118px] [content-visibility:auto] grid-cols-[auto_1fr] gap-x-5 gap-y-1 border-b border-hair py-3 ${number ? (narrow ? "md:grid-cols-[auto_auto_1fr_200px]" : "md:grid-cols-[auto_auto_1fr_300px]") : "md:grid-cols-[auto_1fr_300px]"}`}>
