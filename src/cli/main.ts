@@ -2,7 +2,9 @@ import { readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { Command, InvalidArgumentError, Option } from "commander";
 import { ALGORITHM_VERSION, analyse, type AnalyseOptions, type Analysis } from "../core/analyse";
+import { stageOf, type Drill } from "../core/drills";
 import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
+import { ownDrill, readDrillFile } from "../core/formats/drillFile";
 import { readTrack, TrackFileError, writeTrack } from "../core/formats/trackFile";
 import type { View } from "../core/measures/catalogue";
 import type { RepKind } from "../core/reps/rep";
@@ -15,7 +17,7 @@ import type { ReadTimings } from "../vision/read";
 import { table } from "./table";
 
 interface JudgeFlags {
-  drill: string;
+  drill: { id: string; own?: Drill };
   stage?: string;
   stature: number;
   hand: "left" | "right";
@@ -37,13 +39,28 @@ const number = (low: number, high: number, unit: string) => (text: string) => {
   return value;
 };
 
+/** A drill's id, or the drill that a file describes. */
+function drillFrom(text: string): JudgeFlags["drill"] {
+  if (!text.endsWith(".json")) return { id: text };
+  let content: string;
+  try {
+    content = readFileSync(text, "utf8");
+  } catch {
+    throw new InvalidArgumentError(`there is no such file: ${text}`);
+  }
+  const read = readDrillFile(content);
+  if (!read.ok) throw new InvalidArgumentError(`not a drill:\n${read.problems.map(({ where, what }) => `  ${where}: ${what}`).join("\n")}`);
+  const id = path.basename(text, ".json");
+  return { id, own: ownDrill(read.file, id, 1) };
+}
+
 const judgeFlags = (command: Command) =>
   command
     .requiredOption("--stature <cm>", "your height; it sets the scale", number(120, 220, "cm"))
     .addOption(new Option("--hand <hand>", "which hand you play").choices(["left", "right"]).default("right"))
     .addOption(new Option("--view <view>", "where the phone stood").choices(["face-on", "down-the-line"]).default("face-on"))
     .addOption(new Option("--kind <kind>", "with --drill none: how the reps go").choices(["swing", "step-swing", "cycle", "pivot", "hold", "gesture"]).default("swing"))
-    .option("--drill <id>", "drill to judge by, or none", "double-step")
+    .addOption(new Option("--drill <id or file>", "drill to judge by: its id, a drill's own file (.json), or none").default({ id: "double-step" }, "double-step").argParser(drillFrom))
     .option("--stage <id>", "stage of the drill; its main one when left out")
     .option("--capture-fps <n>", "pictures a second at which a slow-motion clip was filmed", number(24, 1000, "pictures a second"))
     .option("--club <club>", "taken for scripts that say it; no measure needs it yet")
@@ -104,7 +121,7 @@ function show(clip: string, track: Track, timings: ReadTimings | null, flags: Ju
 }
 
 const analyseOptions = (flags: JudgeFlags): AnalyseOptions => ({
-  golfer: { statureCm: flags.stature, hand: flags.hand }, drill: flags.drill, stage: flags.stage, captureFps: flags.captureFps,
+  golfer: { statureCm: flags.stature, hand: flags.hand }, drill: flags.drill.id, stage: flags.stage, ...(flags.drill.own ? { by: stageOf(flags.drill.own, flags.stage) } : {}), captureFps: flags.captureFps,
   view: flags.view, rules: { kind: flags.kind, clubAhead: false },
   camera: { heightCm: flags.cameraHeight === undefined ? undefined : flags.cameraHeight * 100, hfovDeg: flags.hfov },
 });

@@ -27,7 +27,7 @@ import { sample, spread, type Sampled } from "./uncertainty/sample";
 export type { RepSeries } from "./reps/series";
 
 /** Raised whenever the same track would give other numbers; kept with every rep. */
-export const ALGORITHM_VERSION = "d1";
+export const ALGORITHM_VERSION = "d2";
 
 export interface Timed {
   t: number;

@@ -45,8 +45,18 @@ test("a drill shows its movement, its faults and what is checked", async ({ page
   await page.getByRole("combobox", { name: "What is played?" }).selectOption({ label: "fault: hands first" });
   await expect(page.getByText("The hands are on their way before the trail foot leaves.")).toBeVisible();
   await expect(page.getByRole("img", { name: /hands first/ })).toBeVisible();
-  await page.goto("/drills/hips-on-wall");
+  for (const [drill, gate] of [["double-step", "Foot before hands"], ["trail-foot-pivot", "A full turn"], ["rocking-board-side", "Ground leads the hands"], ["hips-on-wall", "Hips keep off the ball"]]) {
+    await page.goto(`/drills/${drill}`);
+    await expect(page.getByRole("group", { name: /The movement as a strip/ }).getByRole("img", { name: `Gate: ${gate}`, exact: true })).toBeVisible();
+    await page.getByRole("button", { name: "Stop" }).click();
+    await accessible(page);
+  }
   await expect(page.getByText("rehearsal: counted, not judged").first()).toBeVisible();
+  await page.goto("/drills/trail-toe-behind");
+  const path = page.getByRole("region", { name: "Its path" });
+  await expect(path).toContainText("Feet together begins it");
+  await path.getByRole("link", { name: "Heel keeps pace" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Heel keeps pace");
   await page.goto("/drills/nothing-like-it");
   await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
 });

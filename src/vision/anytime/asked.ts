@@ -18,6 +18,6 @@ export const askedFor = (wanted: Wanted, options: Omit<AnalyseOptions, "samples"
 /** What a drill's stage asks of a clip; nothing where every picture is wanted: without a drill, and for reps that are no swings, whose parts the plan does not know yet. */
 export function askedBy(options: Omit<AnalyseOptions, "samples">): Asked | undefined {
   if (options.drill === "none") return undefined;
-  const { stage } = findStage(options.drill, options.stage);
+  const stage = options.by ?? findStage(options.drill, options.stage).stage;
   return stage.rules.kind === "swing" || stage.rules.kind === "step-swing" ? askedFor(stage, options) : undefined;
 }

@@ -102,8 +102,8 @@ export default async function DrillPage({ params, searchParams }: Props) {
         </section>
       </div>
       {paths.length > 0 && (
-        <section className="mt-8 border-t border-hair pt-6">
-          <h2 className="mb-2 text-[23px]">{paths.length === 1 ? "Its path" : "Its paths"}</h2>
+        <section aria-labelledby="paths" className="mt-8 border-t border-hair pt-6">
+          <h2 id="paths" className="mb-2 text-[23px]">{paths.length === 1 ? "Its path" : "Its paths"}</h2>
           <ul className="grid gap-2">
             {paths.map((path) => <Path key={path.join()} path={path} here={drill.id} through={(d) => done !== null && isThrough(d, steps(d))} begun={path.some((id) => done?.has(id))} />)}
           </ul>
