@@ -1,4 +1,5 @@
 import { createHash, randomUUID } from "node:crypto";
+import { isDeepStrictEqual } from "node:util";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
 import { DRILLS, type Drill } from "../../core/drills";
 import { fileOf, ownDrill as fromFile, type DrillFile } from "../../core/formats/drillFile";
@@ -56,7 +57,8 @@ export async function keepVersion(db: Db, id: string, file: DrillFile): Promise<
   return db.transaction(async (tx) => {
     const [last] = await tx.select().from(drillVersion).where(eq(drillVersion.drillId, id)).orderBy(desc(drillVersion.version)).limit(1);
     if (!last) throw new RangeError("there is no such drill");
-    if (JSON.stringify(fileOf(last.definition)) === JSON.stringify(file)) return last.version;
+    // The database keeps the fields of an object in an order of its own.
+    if (isDeepStrictEqual(fileOf(last.definition), file)) return last.version;
     await keepDrillVersion(tx as unknown as Db, fromFile(file, id, last.version + 1));
     return last.version + 1;
   });
