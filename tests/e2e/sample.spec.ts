@@ -13,6 +13,10 @@ test("from nothing to the first drill without a camera: a verdict, five swings, 
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Your hips go away from the target");
   await expect(page.getByText("From five swings")).toBeVisible();
   await accessible(page);
+  await page.getByRole("link", { name: "They were with the driver" }).click();
+  await expect(page.getByText("taken for swings with the driver")).toBeVisible();
+  await page.goBack();
+  await expect(page.getByText("taken for swings with an iron")).toBeVisible();
   await page.getByRole("link", { name: "Go to the drill" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Heel and toe swap");
 });

@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { whoever } from "@/app/whoever";
+import { TAKEN_CLUB } from "@/core/choose/profile";
+import { CLUBS } from "@/core/drills/drill";
 import { ownProfile } from "@/server/golfers/ownProfile";
 import { BASELINE } from "@/server/reps/ownSwings";
 import { Button } from "@/ui/kit/button";
@@ -8,9 +10,11 @@ import { ProfileView } from "@/ui/profile/profileView";
 
 export const metadata: Metadata = { title: "Profile" };
 
-export default async function ProfilePage() {
+export default async function ProfilePage({ searchParams }: { searchParams: Promise<{ club?: string }> }) {
   const { db, golfer } = await whoever();
-  const { swings, profile } = await ownProfile(db, golfer);
+  const wanted = (await searchParams).club;
+  const club = CLUBS.find((c) => c === wanted) ?? TAKEN_CLUB;
+  const { swings, profile } = await ownProfile(db, golfer, club);
   if (!profile)
     return (
       <>
@@ -20,5 +24,5 @@ export default async function ProfilePage() {
         <Button look="main" asChild><Link href={golfer.sample ? "/read?sample=swings" : `/read?drill=${BASELINE}`}>{golfer.sample ? "Read five swings" : "Read my swings"}</Link></Button>
       </>
     );
-  return <ProfileView profile={profile} swings={swings} chosen={golfer.styles} units={golfer.units} latest={swings[0]!.at} />;
+  return <ProfileView profile={profile} club={club} swings={swings} chosen={golfer.styles} units={golfer.units} latest={swings[0]!.at} />;
 }

@@ -116,7 +116,8 @@ export interface Gear {
   instead: readonly string[];
 }
 
-export type Club = "iron" | "driver";
+export const CLUBS = ["iron", "driver"] as const;
+export type Club = (typeof CLUBS)[number];
 
 export interface Drill {
   /** Slug; also the name of its file. */

@@ -4,7 +4,7 @@ import { findingWords } from "@/core/choose/plain";
 import type { Finding, Profile } from "@/core/choose/profile";
 import { findStyle } from "@/core/choose/styles";
 import { DRILLS } from "@/core/drills";
-import type { Styles } from "@/core/drills/drill";
+import type { Club, Styles } from "@/core/drills/drill";
 import type { Measured } from "@/core/judge/verdict";
 import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
 import { inWords } from "@/ui/kit/inWords";
@@ -12,8 +12,10 @@ import { Button } from "@/ui/kit/button";
 import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";
 import { SpreadBar } from "@/ui/charts/spreadBar";
 
+const WITH: Record<Club, string> = { iron: "swings with an iron", driver: "swings with the driver" };
+
 /** What a golfer's own swings show: the strongest finding as the title, the drill it speaks for, and every figure behind it. */
-export function ProfileView({ profile, swings, chosen, units, latest }: { profile: Profile; swings: readonly { measures: Record<string, Measured> }[]; chosen: Styles; units: Units; latest: Date }) {
+export function ProfileView({ profile, club, swings, chosen, units, latest }: { profile: Profile; club: Club; swings: readonly { measures: Record<string, Measured> }[]; chosen: Styles; units: Units; latest: Date }) {
   const { findings, suggestions, inside, measures } = profile;
   const sure = findings.filter((f) => f.sure);
   const close = findings.filter((f) => !f.sure);
@@ -68,7 +70,7 @@ export function ProfileView({ profile, swings, chosen, units, latest }: { profil
               <p className="text-[15px]">These swings speak for <strong>{profile.styles.drives}</strong>. {findStyle("drives").because} <Link href="/you#questions" className="underline underline-offset-4">Choose yourself</Link></p>
             </section>
           )}
-          <p className="text-[15px] text-ink-2">Held against {DRILLS.filter((d) => carriedChecks(d).length > 0).length} drills; taken for granted: an iron. Set-up, steps and holds of a drill are not asked of a normal swing.</p>
+          <p className="text-[15px] text-ink-2">Held against {DRILLS.filter((d) => (d.club ?? club) === club && carriedChecks(d).length > 0).length} drills; taken for {WITH[club]}. {club === "iron" ? <Link href="/profile?club=driver" className="underline underline-offset-4">They were with the driver</Link> : <Link href="/profile" className="underline underline-offset-4">They were with an iron</Link>}. Set-up, steps and holds of a drill are not asked of a normal swing.</p>
         </aside>
       </div>
     </>
