@@ -177,7 +177,7 @@ ${[...ofDrill.wrong, ...ofTests.wrong].length ? `\nWrong ones: ${[...ofDrill.wro
 Spoiled clips (${spoiled.length}): ${spoiled.filter((s) => s.passed).length} passed, ${spoiled.filter((s) => s.right).length} with the right reason${spoiled.some((s) => !s.right) ? ` (others: ${spoiled.filter((s) => !s.right).map((s) => `${s.clip}: ${s.code}`).join(", ")})` : ""}.
 
 ## Every drill, filmed
-Every judged stage as it is asked for (by three golfers) and with each named fault that can fail it, rendered and read by the real network: ${filmedSum((r) => r.clips)} clips. Verdict as the truth in ${filmedAll.agreed} of ${filmedAll.judged} surely good or surely faulty reps that were judged; the fault's own cue in ${filmedAll.rightCue} of ${filmedAll.cued}; ${filmedAll.falsePasses} false passes; ${filmedAll.targetNotJudged} of ${filmedAll.targetReps} reps by the target not judged; reps missed or made up: ${filmedAll.notFound}. With simulated tracks and more golfers: docs/drills.md.
+Every judged stage as it is asked for (by three golfers, in two drills by eight) and with each named fault that can fail it, rendered and read by the real network: ${filmedSum((r) => r.clips)} clips. Verdict as the truth in ${filmedAll.agreed} of ${filmedAll.judged} surely good or surely faulty reps that were judged; the fault's own cue in ${filmedAll.rightCue} of ${filmedAll.cued}; ${filmedAll.falsePasses} false passes; ${filmedAll.targetNotJudged} of ${filmedAll.targetReps} reps by the target not judged; reps missed or made up: ${filmedAll.notFound}. With simulated tracks and more golfers: docs/drills.md.
 
 ${filmedTable(filmed)}
 ${notAsWanted(filmed).length ? `\nNot as wanted: ${notAsWanted(filmed).join("; ")}.\n` : ""}

@@ -1,0 +1,97 @@
+import type { Vec3 } from "../maths/vec3";
+import type { View } from "../measures/catalogue";
+import { cmPerPx, halfView, type Lens } from "./lens";
+import type { Room } from "./room";
+
+/** The place there is, cm: from the golfer to where the phone can stand at the farthest, along the target line, and up; null where nothing limits it. */
+export interface Place {
+  depth: number | null;
+  width: number | null;
+  ceiling: number | null;
+}
+
+/** What a plan can't have: the picture loses the club; the movement itself has no room. */
+export type Loss = "club leaves the picture" | "ceiling too low" | "too narrow";
+
+/** Where to put the phone. */
+export interface FilmPlan {
+  /** From the middle between the feet, cm; and height of the lens over the ground. The phone stands level. */
+  distance: number;
+  height: number;
+  portrait: boolean;
+  /** At the golfer. */
+  cmPerPx: number;
+  msPerFrame: number;
+  /** How far the movement with its club reaches: along the target line (both ways), up, and about the golfer on the floor, cm. */
+  reach: { away: number; toward: number; up: number; around: number };
+  losses: Loss[];
+}
+
+/** A plan, or how much depth even the least that can be judged needs, cm. */
+export type Planned = { fits: true; plan: FilmPlan } | { fits: false; depthNeeded: number };
+
+/** Left free at each edge of the picture: a share of it. */
+const EDGE = 0.04;
+/** Hip height, where the phone stands best (DRILLS, where things are): share of stature. */
+const HIP = 0.52;
+/** Lower than this a phone is not stood up, cm. */
+const LOWEST = 20;
+/** From behind the phone looks along the toes, cm before the middle of the feet. */
+const TOES = 15;
+
+/**
+ * Where the phone must stand so that a movement is in its picture: at hip height if that fits, else as high as it takes to
+ * stand nearest; lying before standing; with the whole way of the club before the body alone, of which all measures come.
+ *
+ * @example planFilm(roomOf(swing(), 178), "face-on", { fovDeg: 67, long: 1920, short: 1080, fps: 60 }, { depth: null, width: null, ceiling: null }, 178)
+ */
+export function planFilm(room: Room, view: View, lens: Lens, place: Place, statureCm: number): Planned {
+  const depth = place.depth ?? Infinity;
+  const whole = [...room.body, ...room.club];
+  const reach = reachOf(whole);
+  const hip = HIP * statureCm;
+  const choices = [whole, ...(room.club.length ? [room.body] : [])].flatMap((points) => [false, true].map((portrait) => ({ points, portrait })));
+  let least = Infinity;
+  for (const { points, portrait } of choices) {
+    const view_ = halfView(lens, portrait);
+    for (const height of [hip, nearest(points, view, view_)]) {
+      const distance = distanceFor(points, view, view_, height);
+      least = Math.min(least, distance);
+      if (distance > depth) continue;
+      const losses: Loss[] = [];
+      if (points === room.body && room.club.length) losses.push("club leaves the picture");
+      if (place.ceiling !== null && reach.up > place.ceiling) losses.push("ceiling too low");
+      if (place.width !== null && reach.away + reach.toward > place.width) losses.push("too narrow");
+      return { fits: true, plan: { distance, height, portrait, cmPerPx: cmPerPx(lens, distance), msPerFrame: 1000 / lens.fps, reach, losses } };
+    }
+  }
+  return { fits: false, depthNeeded: least };
+}
+
+/** Across the picture from its middle, and toward the lens, cm. */
+const seenFrom = (view: View, [t, , d]: Vec3): readonly [across: number, near: number] => (view === "face-on" ? [t, d] : [d - TOES, -t]);
+
+/** How far off a level lens at a height must be to see all points, cm. */
+function distanceFor(points: readonly Vec3[], view: View, { across, up }: { across: number; up: number }, height: number): number {
+  const [side, top] = [across * (1 - 2 * EDGE), up * (1 - 2 * EDGE)];
+  return points.reduce((far, p) => {
+    const [x, near] = seenFrom(view, p);
+    return Math.max(far, near + Math.max(Math.abs(x) / side, Math.abs(p[1] - height) / top));
+  }, 0);
+}
+
+/** The height of the lens from which it may stand nearest, cm: the distance has one lowest place over the height, found by halving. */
+function nearest(points: readonly Vec3[], view: View, half: { across: number; up: number }): number {
+  let [low, high] = [LOWEST, Math.max(...points.map((p) => p[1]))];
+  while (high - low > 1) {
+    const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
+    if (distanceFor(points, view, half, a) <= distanceFor(points, view, half, b)) high = b;
+    else low = a;
+  }
+  return (low + high) / 2;
+}
+
+function reachOf(points: readonly Vec3[]): FilmPlan["reach"] {
+  const most = (of: (p: Vec3) => number) => points.reduce((m, p) => Math.max(m, of(p)), 0);
+  return { away: most(([t]) => -t), toward: most(([t]) => t), up: most(([, u]) => u), around: most(([t, , d]) => Math.hypot(t, d)) };
+}
