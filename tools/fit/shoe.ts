@@ -1,4 +1,4 @@
-import { mean } from "../../src/core/maths/stats";
+import { deviation, mean } from "../../src/core/maths/stats";
 import { SHOE_FIT, shoeEdges, type Shoe } from "../../src/core/motion/shoe";
 import { readScene } from "../../src/core/scene/scene";
 import { finishTrack } from "../../src/core/track/finishTrack";
@@ -13,6 +13,8 @@ interface Seen {
   /** Direction of the shoe in the picture, radians, + to the right; the edges from the network's ankle, shares of stature; which way the other foot is. */
   angle: number;
   edges: [number, number];
+  /** How far the network's ankle lies inward of the true one, cm. */
+  ankle: number;
   inward: 1 | -1;
   statureCm: number;
 }
@@ -34,6 +36,9 @@ export function fitShoe(list: readonly TruthClip[]): void {
     if (misfit(next) < misfit(best)) best = next;
     else step /= 2;
   }
+  // What is left at an edge is the ankle's error and its own.
+  const ankle = deviation(seen.map((s) => s.ankle));
+  console.log(`motion.footDirection edges ${Math.sqrt(misfit(best) ** 2 - ankle ** 2).toFixed(2)} cm, ankle ${ankle.toFixed(2)} cm`);
   console.log(`motion.shoe ${JSON.stringify(Object.fromEntries(Object.entries(best).map(([key, v]) => [key, Number(v.toFixed(4))])))}: ${misfit(best).toFixed(2)} cm rms, n ${seen.length} (now ${misfit(SHOE_FIT).toFixed(2)} cm)`);
 }
 
@@ -50,6 +55,8 @@ function edgesSeen({ truth, track: load }: TruthClip): Seen[] {
     const angle = Math.asin(((toe[0] - heel[0]) / Math.hypot(toe[0] - heel[0], toe[2] - heel[2])) * scene.targetSign);
     const ankle = track.landmarks[at(i, foot === "left" ? POINT.leftAnkle : POINT.rightAnkle)]!;
     const edge = (which: "left" | "right") => ((track.footEdges[edgeAt(i, foot, which)]! - ankle) * scene.scale.cmPerPx) / statureCm;
-    return [{ angle, edges: [edge("left"), edge("right")], inward: (side === "trail" ? scene.targetSign : -scene.targetSign) as 1 | -1, statureCm }];
+    const off = (ankle - joints[`${side}.ankle`]!.px[0]) * scene.scale.cmPerPx;
+    const inward = (side === "trail" ? scene.targetSign : -scene.targetSign) as 1 | -1;
+    return [{ angle, ankle: off * inward, edges: [edge("left"), edge("right")], inward, statureCm }];
   });
 }

@@ -30,32 +30,28 @@ export interface FilmPlan {
 /** A plan, or how much depth even the least that can be judged needs, cm. */
 export type Planned = { fits: true; plan: FilmPlan } | { fits: false; depthNeeded: number };
 
-/** Left free at each edge of the picture: a share of it. */
+/** Left free at each edge of the picture, a share of it: some 10 cm at the golfer. */
 const EDGE = 0.04;
-/** Hip height, where the phone stands best (DRILLS, where things are): share of stature. */
-const HIP = 0.52;
-/** Lower than this a phone is not stood up, cm. */
+/** A phone that leans on something on the ground has its lens no lower, cm. */
 const LOWEST = 20;
-/** From behind the phone looks along the toes, cm before the middle of the feet. */
-const TOES = 15;
 
 /**
  * Where the phone must stand so that a movement is in its picture: at hip height if that fits, else as high as it takes to
  * stand nearest; lying before standing; with the whole way of the club before the body alone, of which all measures come.
  *
- * @example planFilm(roomOf(swing(), 178), "face-on", { fovDeg: 67, long: 1920, short: 1080, fps: 60 }, { depth: null, width: null, ceiling: null }, 178)
+ * @example planFilm(roomOf(swing(), 178), "face-on", { fovDeg: 67, long: 1920, short: 1080, fps: 60 }, { depth: null, width: null, ceiling: null })
  */
-export function planFilm(room: Room, view: View, lens: Lens, place: Place, statureCm: number): Planned {
+export function planFilm(room: Room, view: View, lens: Lens, place: Place): Planned {
   const depth = place.depth ?? Infinity;
   const whole = [...room.body, ...room.club];
   const reach = reachOf(whole);
-  const hip = HIP * statureCm;
   const choices = [whole, ...(room.club.length ? [room.body] : [])].flatMap((points) => [false, true].map((portrait) => ({ points, portrait })));
   let least = Infinity;
   for (const { points, portrait } of choices) {
-    const view_ = halfView(lens, portrait);
-    for (const height of [hip, nearest(points, view, view_)]) {
-      const distance = distanceFor(points, view, view_, height);
+    const at = seenFrom(points, view, room.toes);
+    const half = halfView(lens, portrait);
+    for (const height of [room.hips, nearest(at, half)]) {
+      const distance = distanceFor(at, half, height);
       least = Math.min(least, distance);
       if (distance > depth) continue;
       const losses: Loss[] = [];
@@ -68,24 +64,23 @@ export function planFilm(room: Room, view: View, lens: Lens, place: Place, statu
   return { fits: false, depthNeeded: least };
 }
 
-/** Across the picture from its middle, and toward the lens, cm. */
-const seenFrom = (view: View, [t, , d]: Vec3): readonly [across: number, near: number] => (view === "face-on" ? [t, d] : [d - TOES, -t]);
+/** A point as a lens sees it: across the picture from its middle, over the ground, toward the lens, cm. */
+type Seen = readonly [across: number, up: number, near: number];
+
+const seenFrom = (points: readonly Vec3[], view: View, toes: number): Seen[] => points.map(([t, u, d]) => (view === "face-on" ? [t, u, d] : [d - toes, u, -t]));
 
 /** How far off a level lens at a height must be to see all points, cm. */
-function distanceFor(points: readonly Vec3[], view: View, { across, up }: { across: number; up: number }, height: number): number {
+function distanceFor(points: readonly Seen[], { across, up }: { across: number; up: number }, height: number): number {
   const [side, top] = [across * (1 - 2 * EDGE), up * (1 - 2 * EDGE)];
-  return points.reduce((far, p) => {
-    const [x, near] = seenFrom(view, p);
-    return Math.max(far, near + Math.max(Math.abs(x) / side, Math.abs(p[1] - height) / top));
-  }, 0);
+  return points.reduce((far, [x, u, near]) => Math.max(far, near + Math.max(Math.abs(x) / side, Math.abs(u - height) / top)), 0);
 }
 
-/** The height of the lens from which it may stand nearest, cm: the distance has one lowest place over the height, found by halving. */
-function nearest(points: readonly Vec3[], view: View, half: { across: number; up: number }): number {
-  let [low, high] = [LOWEST, Math.max(...points.map((p) => p[1]))];
+/** The height of the lens from which it may stand nearest, cm: over the height the distance has one lowest place, closed in on by thirds. */
+function nearest(points: readonly Seen[], half: { across: number; up: number }): number {
+  let [low, high] = [LOWEST, Math.max(...points.map(([, u]) => u))];
   while (high - low > 1) {
     const [a, b] = [low + (high - low) / 3, high - (high - low) / 3];
-    if (distanceFor(points, view, half, a) <= distanceFor(points, view, half, b)) high = b;
+    if (distanceFor(points, half, a) <= distanceFor(points, half, b)) high = b;
     else low = a;
   }
   return (low + high) / 2;

@@ -11,20 +11,27 @@ export interface Room {
   body: Vec3[];
   /** Places that the club's head goes through; none without a club. */
   club: Vec3[];
+  /** D of the toes as the golfer stands: the line on which a phone stands that looks from behind. */
+  toes: number;
+  /** Height of the hips of one who stands, where the phone stands best (DRILLS, where things are). */
+  hips: number;
 }
 
 /** So many pictures a second tell where a movement goes: a club's head makes 40 cm from one to the next at most. */
 const HZ = 120;
-/** Height of the head's top over its middle, share of stature (figure/anthropometry draws it so). */
-const CROWN = 0.07;
 
 /** Where a movement goes when a golfer of this stature does it. */
 export function roomOf(script: MovementScript, statureCm: number): Room {
-  const sim = simulate(body(statureCm, "male", 1), sized(script, statureCm));
+  const build = body(statureCm, "male", 1);
+  const sim = simulate(build, sized(script, statureCm));
   const poses = sim.poses.filter((_, i) => i % (TRUTH_HZ / HZ) === 0);
-  return { body: poses.flatMap((p) => places(p, statureCm)), club: script.club === null ? [] : poses.map((p) => p.clubHead) };
+  const hips = build.ankleHeight + build.shank + build.thigh;
+  // Of one who stands, what is left over the ears up to the whole height.
+  const crown = statureCm - (hips + build.trunk + build.neckToEars);
+  const [first] = poses as [Pose, ...Pose[]];
+  return { body: poses.flatMap((p) => places(p, crown)), club: script.club === null ? [] : poses.map((p) => p.clubHead), toes: (first.lead.toe[2] + first.trail.toe[2]) / 2, hips };
 }
 
-const places = ({ head, midHands, lead, trail }: Pose, statureCm: number): Vec3[] => [
-  [head[0], head[1] + CROWN * statureCm, head[2]], midHands, ...[lead, trail].flatMap((s) => [s.shoulder, s.elbow, s.hip, s.knee, s.heel, s.toe]),
+const places = ({ head, midHands, lead, trail }: Pose, crown: number): Vec3[] => [
+  [head[0], head[1] + crown, head[2]], midHands, ...[lead, trail].flatMap((s) => [s.shoulder, s.elbow, s.hip, s.knee, s.heel, s.toe]),
 ];

@@ -5,9 +5,9 @@ import { at, edgeAt, POINT, type Track } from "../track/track";
 import type { FootMotion, FootSpell } from "./footMotion";
 import { SHOE_FIT, shoeDepth, shoeEdges } from "./shoe";
 
-/** Spread of an edge of the shoe's picture, and of the network's ankle in a shoe that turns, cm (tools/fit); as a share, of how much a foot's length is foreshortened when the lens's height is a guess. */
+/** Spread of an edge of the shoe's picture, and of the network's ankle in a shoe that turns, cm (tools/fit/shoe.ts); as a share, of how much a foot's length is foreshortened when the lens's height is a guess. */
 const EDGE_SD = 0.8;
-const ANKLE_SD = 0.9;
+const ANKLE_SD = 0.77;
 /** A toe is lifted as it turns: spread of that, cm. */
 const LIFT_SD = 1.5;
 const FORESHORTENED_SD = { told: 0.05, guessed: 0.3 } as const;
@@ -20,11 +20,19 @@ const AT_REST = 45;
 /** The first direction is that of the foot's first pictures at rest, ms. */
 const REST_MS = 250;
 
+/** No foot turns and is back within this, s: what is seen for so short is a club or a hand that passes before the shoe. And a turn that was out of sight for longer may have gone on there. */
+const UNSEEN_S = 0.1;
+/** A foot points at most a quarter turn aside; directions are told apart by steps of this, degrees. */
+const QUARTER = 90;
+const STEP = 2;
+const DIRECTIONS = (2 * QUARTER) / STEP + 1;
+const degrees = (d: number): number => d * STEP - QUARTER;
+
 /**
  * Direction of a foot on the ground against its first one, degrees, + toward the target, from the edges of the shoe's picture.
  * As a shoe turns, toe and heel move the edges of its picture to either side of the ankle, and the lowest edge comes up by the
- * foreshortened change of the toe's cosine; the direction is where all of them fit best. (The network's ankle is within a centimetre in a turning foot, its heel and toe are dragged by
- * 5 and 15.) NaN where the edges were not seen.
+ * foreshortened change of its depth; the direction is where all of them fit best. (The network's ankle is within a centimetre
+ * in a turning foot, its heel and toe are dragged by 5 and 15.) NaN where the edges were not seen.
  *
  * @param inward where the other foot is in the picture: 1 to the right, −1 to the left
  * @returns one direction a frame
@@ -96,9 +104,6 @@ function best(misfit: (d: number) => number): number {
   return found;
 }
 
-/** No foot turns and is back within this, s: what is seen for so short is a club or a hand that passes before the shoe. And a turn that was out of sight for longer may have gone on there. */
-const UNSEEN_S = 0.1;
-
 /** Each direction as the middle one of those seen within a moment of it; NaN where it was hidden for most of that. */
 function withoutFlashes(direction: Float64Array, track: Track): Float64Array {
   const half = Math.round(UNSEEN_S * frameRate(track));
@@ -126,12 +131,6 @@ function lastSeen(direction: Float64Array, at: number, dt: number): number {
   const near = Array.from(direction.subarray(Math.max(0, at - Math.floor(UNSEEN_S / dt)), at + 1)).reverse();
   return near.find((d) => !Number.isNaN(d)) ?? NaN;
 }
-
-/** A foot points at most a quarter turn aside; directions are told apart by steps of this, degrees. */
-const QUARTER = 90;
-const STEP = 2;
-const DIRECTIONS = (2 * QUARTER) / STEP + 1;
-const degrees = (d: number): number => d * STEP - QUARTER;
 
 /** How much of a length that points at the lens is seen as height. */
 function foreshortening({ camera: c }: Scene, { heelY }: FootSpell): number {
