@@ -31,7 +31,21 @@ describe("from exact joints", () => {
     analysis.reps.forEach((rep, k) => {
       close(rep.measures.cadence.value, truth[k]!.measures.cadence!, truth[k]!.measures.cadence! * 0.02, "cadence");
       close(rep.measures.groundLeadsHands.value, truth[k]!.measures.groundLeadsHands!, 90, "ground leads hands");
+      // Its strip is one time to and fro, with the turns that the number is taken from.
+      const { t, handsT, turn } = rep.series;
+      expect(t[0]!).toBeGreaterThanOrEqual(rep.from);
+      expect(t[t.length - 1]!).toBeLessThanOrEqual(rep.to);
+      expect(handsT).toHaveLength(t.length);
+      close(turn!.hands - turn!.pressure!, rep.measures.groundLeadsHands.value!, 60, "drawn lead");
     });
+  });
+
+  it.each([1, 2, 3])("a pivot's fan (%i) opens as far as the foot turns", (seed) => {
+    for (const rep of read(move.pivotApart(seeded(seed)), { foot: "trail" }, 30).analysis.reps) {
+      const { foot, degrees } = rep.series.footTurn!;
+      expect(foot).toBe("trail");
+      close(Math.max(...degrees.map((d) => d ?? 0)), rep.measures.trailFootTurn.value!, 5, "drawn turn");
+    }
   });
 
   it("a hold lasts from taking the position until the foot comes down", () => {

@@ -6,7 +6,7 @@ import { nearest } from "./clock";
 import type { Rep } from "./rep";
 import { middleTurn, type MiddleTurn } from "./turns";
 
-/** What the pictures of a rep are drawn from; cm along T against address, shares in %, all on `t` (ms). */
+/** What the pictures of a rep are drawn from, of its own part of the film; cm along T against address, shares in %, all on `t` (ms). */
 export interface RepSeries {
   t: number[];
   leadShare: number[];
@@ -56,8 +56,10 @@ export function series(m: Motion, rep: Rep, shares: readonly Float64Array[], piv
   const inAir = (foot: "lead" | "trail") => times.map((t) => (rep.air[foot].some(([from, to]) => t > from && t < to) ? 1 : 0));
   const footTimes = (foot: "lead" | "trail", ...events: string[]) => rep.footEvents.filter((e) => e.foot === foot && events.includes(e.event)).map((e) => e.ms);
   const heelUp = (foot: "lead" | "trail") => begun(times, footTimes(foot, "heelUp"), footTimes(foot, "landing", "heelDown"));
+  // Reps that hang together are read in the whole film: each keeps its own part of it.
+  const own = rep.kind === "cycle" || rep.kind === "pivot" ? (i: number) => times[i]! >= rep.fromMs && times[i]! <= rep.toMs : () => true;
   const turn = rep.kind === "cycle" ? middleTurn(rep.turns, rep.fromMs, rep.toMs) : null;
-  return {
+  return samplesOf({
     t: times.map(round),
     leadShare: Array.from(rep.leadShare, round),
     leadShareU: times.map((_, i) => round(deviation(shares.map((s) => s[i]!)) || 0)),
@@ -74,7 +76,12 @@ export function series(m: Motion, rep: Rep, shares: readonly Float64Array[], piv
     ...(pivots ? { footTurn: { foot: pivots, degrees: seen(m.direction[pivots]) } } : {}),
     ...(turn ? { turn } : {}),
     ...(m.view === "down-the-line" ? { behind: behind(m, rep, a) } : {}),
-  };
+  }, own);
+}
+
+/** Every list in it with those samples alone that are to stay; what is no list stays as it is. */
+export function samplesOf<T extends object>(of: T, stays: (i: number) => boolean): T {
+  return Object.fromEntries(Object.entries(of).map(([name, v]) => [name, Array.isArray(v) ? v.filter((_, i) => stays(i)) : typeof v === "object" && v !== null ? samplesOf(v as object, stays) : v])) as T;
 }
 
 /** Numbers as they are kept: nothing where nothing was seen. */
