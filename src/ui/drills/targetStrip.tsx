@@ -4,11 +4,10 @@ import type { Check } from "@/core/drills";
 import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
-import { SideMark } from "@/ui/kit/glyphs";
+import { captionOf, EVENT_WORDS, StripEdges, stripEvents } from "@/ui/charts/strip/words";
 import { wanted, type Units } from "@/ui/kit/units";
 import { boxOfMovement, Figure } from "./figure";
 
-const EVENT_WORDS: [string, string][] = [["address", "still"], ["handStart", "hands start"], ["midBack", "halfway back"], ["top", "top"], ["impact", "strike"], ["release", "release"], ["finish", "finish"], ["pivotStart", "turn begins"], ["pivotPeak", "turned"], ["pivotBack", "back"], ["pressureTurn", "weight turns"], ["handsTurn", "hands turn"]];
 const FIGURES = ["address", "midBack", "top", "impact", "release", "finish", "pivotStart", "pivotPeak", "pivotBack", "pressureTurn", "handsTurn"];
 /** Between which events a check stands that has no gate. */
 const PHASE_EVENTS: Record<Check["phase"], readonly string[]> = {
@@ -22,7 +21,7 @@ const LEVEL_WORDS = { must: "", should: "counted apart", advice: "advice" } as c
 /** A stage's target as its strip: figures fall to their times, gates show what is asked, and are explained in order. */
 export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, units, judged }: { movement: Movement; checks: readonly Check[]; hand: "left" | "right"; units: Units; judged: boolean }) {
   const { series, at } = movement;
-  const events = { ...movement.events, ...turnTimes(series) };
+  const events = stripEvents(movement.events, series);
   const s = stripScales(FILM, series, events, hand);
   const gates = gatesOf(movement.checks, at, series, events, s, FILM);
   const shown = EVENT_WORDS.filter(([name]) => events[name] !== undefined);
@@ -36,8 +35,6 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
   const rows = pushApart(movement.checks.map((c, i) => gates.find((g) => g.check.id === c.id)?.anchor ?? moment(checks[i]!.phase)), ROW, 12, FILM.height - ROW + 14);
   const order = movement.checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
   const box = boxOfMovement(movement);
-  const far = series.behind ? "ball" : "target";
-  const toward = hand === "right" ? `${far} →` : `← ${far}`;
   return (
     <div className="flex flex-wrap gap-y-6 lg:flex-nowrap">
       <div className="relative hidden shrink-0 md:block" style={{ width: FIGURE_WIDTH, height: FILM.height + 32 }} aria-hidden>
@@ -50,9 +47,7 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
       </div>
       <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
         <div className="mb-2 flex h-6 items-center justify-between text-[14px] text-ink-2" style={{ width: FILM.width, marginLeft: GUTTER }}>
-          {series.behind ? <span>{hand === "right" ? "heels" : "toes"}</span> : <SideMark side={hand === "right" ? "trail" : "lead"} />}
-          {toward}
-          {series.behind ? <span>{hand === "right" ? "toes" : "heels"}</span> : <SideMark side={hand === "right" ? "lead" : "trail"} />}
+          <StripEdges series={series} hand={hand} />
         </div>
         <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
           {shown.map(([name, words], i) => (
@@ -85,16 +80,6 @@ export const TargetStrip = memo(function TargetStrip({ movement, checks, hand, u
     </div>
   );
 });
-
-/** What the lines of this strip are. */
-function captionOf({ behind, footTurn, turn }: Movement["series"]): string {
-  if (behind) return "Dashes: the back of your hips. Grey: the wall they touched at the start. Water: from heels to toes.";
-  if (footTurn) return "Ribs: how far the toe points away from where it stood.";
-  return `Line: your weight. Dashes: your hips.${turn ? " Dots: your hands. One time to and fro." : ""}`;
-}
-
-/** When weight and hands turn round in a to-and-fro, as events of the strip. */
-const turnTimes = ({ turn }: Movement["series"]): Record<string, number> => (turn ? { handsTurn: turn.hands, ...(turn.pressure === null ? {} : { pressureTurn: turn.pressure }) } : {});
 
 /** The instant that is played, ms: read by the playhead alone, so that nothing else is drawn anew sixty times a second. */
 export const PlayTime = createContext(0);

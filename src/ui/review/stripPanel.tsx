@@ -4,15 +4,15 @@ import type { RepDetail } from "@/server/reps/queries";
 import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
-import { SideMark } from "@/ui/kit/glyphs";
+import { captionOf, EVENT_WORDS, StripEdges, stripEvents } from "@/ui/charts/strip/words";
 import { CheckRow } from "./checkRow";
 
-const EVENT_WORDS: [string, string][] = [["address", "still"], ["handStart", "hands start"], ["midBack", "halfway back"], ["top", "top"], ["impact", "strike"], ["finish", "finish"]];
 const GUTTER = 104;
 const ROW = 62;
 
 /** The strip between its event names and its checks, each check at the height of its gate. */
-export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: Record<string, number>; ms: number; seek: (ms: number) => void }) {
+export function StripPanel({ rep, events: own, ms, seek }: { rep: RepDetail; events: Record<string, number>; ms: number; seek: (ms: number) => void }) {
+  const events = stripEvents(own, rep.series);
   const checks = rep.verdict?.checks ?? [];
   const at = Object.fromEntries(Object.entries(rep.measures).map(([id, m]) => [id, m.at]));
   const data = { series: rep.series, events, hand: rep.hand, checks, at };
@@ -26,15 +26,12 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
   const rows = pushApart(anchors, ROW, 0, FILM.height - ROW + 8);
   const order = checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
   const y = Math.min(Math.max(s.y(ms), 0), FILM.height);
-  const target = rep.hand === "right" ? "target →" : "← target";
   const place = (e: React.PointerEvent<HTMLDivElement>) => seek(s.y.invert(e.clientY - e.currentTarget.getBoundingClientRect().top));
   return (
     <div className="flex flex-wrap gap-y-8 lg:flex-nowrap">
       <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
         <div className="mb-2 flex items-center justify-between text-[14px] text-ink-2" style={{ width: FILM.width, marginLeft: GUTTER }}>
-          <SideMark side={rep.hand === "right" ? "trail" : "lead"} />
-          {target}
-          <SideMark side={rep.hand === "right" ? "lead" : "trail"} />
+          <StripEdges series={rep.series} hand={rep.hand} />
         </div>
         <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
           {shown.map(([name, words], i) => (
@@ -60,7 +57,7 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
           <div className="pointer-events-none absolute h-[3px] bg-ink" style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }} />
           <div className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper" style={{ top: y - 12, right: FILM.width + 6 }}>{signed(ms - zero)} ms</div>
         </div>
-        <Legend />
+        {rep.series.behind || rep.series.footTurn ? <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>{captionOf(rep.series)}</p> : <Legend hands={rep.series.turn !== undefined} />}
       </div>
       <svg width={36} height={FILM.height} className="mt-8 hidden shrink-0 overflow-visible lg:block" aria-hidden>
         {gates.map((g) => {
@@ -84,10 +81,11 @@ export function StripPanel({ rep, events, ms, seek }: { rep: RepDetail; events: 
 const signed = (v: number) => Math.round(v).toString().replace("-", "−");
 
 /** What the strip's marks mean. */
-function Legend() {
+function Legend({ hands }: { hands: boolean }) {
   const items: [React.ReactNode, string][] = [
     [<path key="w" d="M0 6H22" stroke="var(--stream)" strokeWidth={11} strokeOpacity={0.3} />, "weight, as wide as it is unsure"],
     [<path key="h" d="M0 6H22" stroke="var(--ink-2)" strokeWidth={1.6} strokeDasharray="6 3" />, "hips"],
+    ...(hands ? [[<path key="d" d="M0 6H22" stroke="var(--ink)" strokeWidth={2.4} strokeDasharray="0.1 6" strokeLinecap="round" />, "hands"] as [React.ReactNode, string]] : []),
     [<path key="t" d="M6 0V12M16 0V12" stroke="var(--edge)" strokeWidth={3} />, "thin: toe down, broad: heel down"],
   ];
   return (
