@@ -213,7 +213,7 @@ function analysed({ motion, window, context, rep }: FoundRep, index: number, sce
     turns: rep.turns.filter((t) => t.ms >= rep.fromMs - frameMs && t.ms <= rep.toMs + frameMs).map((t) => ({ of: t.of, side: t.side, t: t.ms, u: Math.hypot(frameMs, TURN_SD[t.of]) })),
     measures,
     verdict: stage ? judge({ stage, statureCm: options.golfer.statureCm, measures, actions: actionsOf(stage, motion, rep, measures), problems }) : null,
-    series: series(motion, rep, sampled.shares, rules.kind === "pivot" ? (rules.foot ?? "trail") : undefined),
+    series: series(motion, rep, sampled.shares),
   };
 }
 

@@ -4,6 +4,7 @@ import type { Motion } from "../motion/motion";
 import { turnByWidth } from "../motion/turn";
 import type { Rep } from "../reps/rep";
 import { nearest } from "../reps/clock";
+import { pressureTurn } from "../reps/turns";
 import { got, missing, SIDES, type Measures } from "./catalogue";
 import { extremes, range } from "./spans";
 
@@ -14,9 +15,8 @@ export function cycleMeasures(m: Motion, rep: Rep): Measures {
   const hands = rep.turns.filter((t) => t.of === "hands");
   const inside = hands.filter((t) => t.ms >= fromMs - 20 && t.ms <= toMs + 20);
   const leads = inside.flatMap((h) => {
-    const same = rep.turns.filter((t) => t.of === "pressure" && t.side === h.side).sort((p, q) => Math.abs(p.ms - h.ms) - Math.abs(q.ms - h.ms))[0];
-    // A turn a third of a period away and more belongs to another one.
-    return same && Math.abs(h.ms - same.ms) < 0.3 * (toMs - fromMs) ? [h.ms - same.ms] : [];
+    const same = pressureTurn(rep.turns, h, toMs - fromMs);
+    return same ? [h.ms - same.ms] : [];
   });
   const places = SIDES.map((s) => placeOnClock(m.feet[s], m.startMs, m.dt, m.n));
   const beyond = m.handsT.map((t, i) => {

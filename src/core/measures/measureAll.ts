@@ -31,7 +31,7 @@ function of(m: Motion, rep: Rep, rules: RepRules): Measures {
  */
 export function copiedMeasures(m: Motion, rep: Rep, rules: RepRules): Measures {
   if (rep.kind === "cycle") return cycleMeasures(m, rep);
-  if (rep.kind === "pivot") return pivotMeasures(m, rep, rules.foot ?? "trail");
+  if (rep.foot) return pivotMeasures(m, rep, rep.foot);
   if (rep.kind === "hold") return balanceMeasures(m, rep);
   const both = { ...orderMeasures(m, rep, rules), ...balanceMeasures(m, rep) };
   if (m.view !== "face-on") return { ...both, ...behindMeasures(m, rep) };

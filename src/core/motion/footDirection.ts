@@ -1,7 +1,7 @@
 import { median, runningMedian } from "../maths/stats";
 import { likeliestWay } from "../maths/viterbi";
 import type { Scene } from "../scene/scene";
-import { at, edgeAt, POINT, type Track } from "../track/track";
+import { at, edgeAt, frameMs, POINT, type Track } from "../track/track";
 import type { FootMotion, FootSpell } from "./footMotion";
 import { SHOE_FIT, shoeDepth, shoeEdges } from "./shoe";
 
@@ -71,7 +71,7 @@ export function footDirection({ spells }: FootMotion, track: Track, foot: "left"
     const raised = (low - bottom[i]!) * k;
     return shoe.map((edges, d) => edgesMisfit(left[i]!, right[i]!, edges) + (drops[d]! - raised) ** 2 / doubts[d]!);
   });
-  const way = likeliestWay(pictures, DIRECTIONS, RATE_SD / STEP / frameRate(track), MISFIT);
+  const way = likeliestWay(pictures, DIRECTIONS, ((RATE_SD / STEP) * frameMs(track.times)) / 1000, MISFIT);
   for (let i = 0; i < n; i++) if (pictures[i] && pictures[i]![way[i]!]! < MISFIT) out[i] = (lowest(pictures[i]!, way[i]!) - start) * STEP * scene.targetSign;
   return withoutFlashes(out, track);
 }
@@ -81,8 +81,6 @@ function lowest(y: readonly number[], d: number): number {
   const [a, b, c] = [y[d - 1] ?? Infinity, y[d]!, y[d + 1] ?? Infinity];
   return b <= a && b <= c && a + c < Infinity && a + c > 2 * b ? d + (a - c) / (2 * (a - 2 * b + c)) : d;
 }
-
-const frameRate = ({ times }: Track): number => ((times.length - 1) * 1000) / (times[times.length - 1]! - times[0]!);
 
 /** Squares of standard deviations by which the edges seen (cm from the ankle, NaN where hidden) differ from a shoe's; the ankle's own error is common to both. */
 function edgesMisfit(left: number, right: number, [l, r]: readonly [number, number]): number {
@@ -106,7 +104,7 @@ function best(misfit: (d: number) => number): number {
 
 /** Each direction as the middle one of those seen within a moment of it; NaN where it was hidden for most of that. */
 function withoutFlashes(direction: Float64Array, track: Track): Float64Array {
-  const half = Math.round(UNSEEN_S * frameRate(track));
+  const half = Math.round((UNSEEN_S * 1000) / frameMs(track.times));
   return direction.map((v, i) => {
     const near = direction.subarray(Math.max(0, i - half), i + half + 1);
     const seen = near.filter((d) => !Number.isNaN(d));
@@ -128,8 +126,8 @@ export function largestTurn(direction: Float64Array, from: number, to: number, d
 
 /** Direction at a sample, or a moment before it where the foot is just hidden. */
 function lastSeen(direction: Float64Array, at: number, dt: number): number {
-  const near = Array.from(direction.subarray(Math.max(0, at - Math.floor(UNSEEN_S / dt)), at + 1)).reverse();
-  return near.find((d) => !Number.isNaN(d)) ?? NaN;
+  for (let i = at; i >= Math.max(0, at - Math.floor(UNSEEN_S / dt)); i--) if (!Number.isNaN(direction[i]!)) return direction[i]!;
+  return NaN;
 }
 
 /** How much of a length that points at the lens is seen as height. */

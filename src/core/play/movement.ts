@@ -3,10 +3,12 @@ import type { Pose } from "../figure/pose";
 import type { MovementScript } from "../figure/script";
 import { simulate, TRUTH_HZ, type Simulation } from "../figure/simulate";
 import { SCRIPTED_FOR, sized } from "../figure/sized";
+import { feetAgainst } from "../figure/truth/feet";
 import { truths, type Truth } from "../figure/truth/truth";
 import { checkBand } from "../judge/judge";
 import type { CheckVerdict } from "../judge/verdict";
 import { begun, round, type RepSeries } from "../reps/series";
+import { TURNING } from "../reps/kinds/pivot";
 import { middleTurn } from "../reps/turns";
 import { rearEdge } from "../figure/surface";
 import { bandFor, type Stage } from "../drills";
@@ -100,13 +102,9 @@ function seriesOf(sim: Simulation, { rep, leadShare, footEvents, turns, events, 
 }
 
 function turnOfFoot(sim: Simulation, foot: "lead" | "trail", samples: readonly number[]): NonNullable<RepSeries["footTurn"]> {
-  const direction = (p: Pose) => (Math.atan2(p[foot].toe[0] - p[foot].heel[0], p[foot].toe[2] - p[foot].heel[2]) * 180) / Math.PI;
-  const still = direction(sim.poses[0]!);
-  return { foot, degrees: samples.map((i) => round(direction(sim.poses[i]!) - still)) };
+  const { turn } = feetAgainst(sim, 0)[foot];
+  return { foot, degrees: samples.map((i) => round(turn[i]!)) };
 }
-
-/** A foot has begun to turn, and is back, at this share of its whole turn (MOVEMENT, rep kinds). */
-const TURNING = 0.1;
 
 function pivotEvents({ t, footTurn }: RepSeries): Record<string, number> {
   if (!footTurn) return {};

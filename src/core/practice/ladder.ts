@@ -19,7 +19,7 @@ export interface Standing {
   stage: Stage;
   /** Through it; at it; not yet. */
   is: "done" | "here" | "ahead";
-  /** Of a judged stage: the last judged reps, ten at most, those of them that passed, and the days they span. Of a rehearsal: the days on which its dose was done. */
+  /** Of a judged stage: the last judged reps, ten at most, those of them that passed, and the days they span. Of a rehearsal: its reps, none of them passed, and the days on which its dose was done. */
   judged: number;
   passed: number;
   days: number;
@@ -38,10 +38,10 @@ export function ladder(drill: Drill, reps: readonly StageRep[]): Standing[] {
   let reached = true;
   return drill.stages.map((stage) => {
     const own = reps.filter((r) => r.stageId === stage.id);
-    const facts = isJudged(stage) ? judgedOf(own) : { judged: own.length, passed: 0, days: doseDays(own, drill), done: doseDays(own, drill) >= DAYS };
-    const is = facts.done ? "done" : reached ? "here" : "ahead";
-    reached &&= facts.done;
-    return { stage, is, judged: facts.judged, passed: facts.passed, days: facts.days, back: isJudged(stage) && facts.judged >= LAST && facts.passed <= FEW };
+    const { done, ...counted } = isJudged(stage) ? judgedOf(own) : dosed(own, drill);
+    const is = done ? "done" : reached ? "here" : "ahead";
+    reached &&= done;
+    return { stage, is, ...counted };
   });
 }
 
@@ -52,16 +52,19 @@ export function isThrough(drill: Drill, standings: readonly Standing[]): boolean
   return (judged.length ? judged : main).every(({ is }) => is === "done");
 }
 
-function judgedOf(reps: readonly StageRep[]): { judged: number; passed: number; days: number; done: boolean } {
+type Counted = Omit<Standing, "stage" | "is"> & { done: boolean };
+
+function judgedOf(reps: readonly StageRep[]): Counted {
   const last = reps.filter((r) => r.result === "pass" || r.result === "fail").slice(0, LAST);
   const passed = last.filter((r) => r.result === "pass").length;
   const days = new Set(last.map((r) => r.day)).size;
-  return { judged: last.length, passed, days, done: last.length === LAST && passed >= PASSES && days >= DAYS };
+  return { judged: last.length, passed, days, back: last.length === LAST && passed <= FEW, done: last.length === LAST && passed >= PASSES && days >= DAYS };
 }
 
-/** Days on which the whole dose of a rehearsal was done. */
-function doseDays(reps: readonly StageRep[], { dose }: Drill): number {
+/** A rehearsal: the days on which its whole dose was done. */
+function dosed(reps: readonly StageRep[], { dose }: Drill): Counted {
   const count = new Map<string, number>();
   for (const r of reps) count.set(r.day, (count.get(r.day) ?? 0) + 1);
-  return [...count.values()].filter((n) => n >= dose.sets * dose.reps).length;
+  const days = [...count.values()].filter((n) => n >= dose.sets * dose.reps).length;
+  return { judged: reps.length, passed: 0, days, back: false, done: days >= DAYS };
 }

@@ -33,6 +33,8 @@ export interface Rep {
   /** Lead share at the still address, %. */
   shareStill: number;
   turns: Turn[];
+  /** Of a pivot: the foot that turns. */
+  foot?: SideName;
   /** Roll of the camera by balance at a still address, degrees; 0 where nothing tells. */
   roll: number;
   /** A strike that was heard near the impact, ms. */

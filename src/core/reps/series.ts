@@ -38,11 +38,8 @@ export interface Behind {
   rear: (number | null)[];
 }
 
-/**
- * @param shares the lead share of perturbed copies, for its u at each instant
- * @param pivots the foot that turns, in a pivot
- */
-export function series(m: Motion, rep: Rep, shares: readonly Float64Array[], pivots?: SideName): RepSeries {
+/** @param shares the lead share of perturbed copies, for its u at each instant */
+export function series(m: Motion, rep: Rep, shares: readonly Float64Array[]): RepSeries {
   const a = Number.isNaN(rep.events.address) ? 0 : nearest(m, rep.events.address);
   const against = (x: Float64Array) => Array.from(x, (v) => round(v - x[a]!));
   const times = Array.from({ length: m.n }, (_, i) => m.startMs + i * m.dt * 1000);
@@ -73,7 +70,7 @@ export function series(m: Motion, rep: Rep, shares: readonly Float64Array[], piv
     trailAir: inAir("trail"),
     leadHeelUp: heelUp("lead"),
     trailHeelUp: heelUp("trail"),
-    ...(pivots ? { footTurn: { foot: pivots, degrees: seen(m.direction[pivots]) } } : {}),
+    ...(rep.foot ? { footTurn: { foot: rep.foot, degrees: seen(m.direction[rep.foot]) } } : {}),
     ...(turn ? { turn } : {}),
     ...(m.view === "down-the-line" ? { behind: behind(m, rep, a) } : {}),
   }, own);

@@ -38,9 +38,15 @@ const APART = 0.3;
 
 /** The turn of the hands nearest to the middle of a period, and the pressure's turn on the same side that is nearest to it; null where the hands do not turn. */
 export function middleTurn(turns: readonly Turn[], fromMs: number, toMs: number): MiddleTurn | null {
-  const nearest = (list: readonly Turn[], ms: number) => list.reduce<Turn | null>((best, t) => (!best || Math.abs(t.ms - ms) < Math.abs(best.ms - ms) ? t : best), null);
   const hands = nearest(turns.filter((t) => t.of === "hands" && t.ms > fromMs && t.ms < toMs), (fromMs + toMs) / 2);
   if (!hands) return null;
-  const pressure = nearest(turns.filter((t) => t.of === "pressure" && t.side === hands.side), hands.ms);
-  return { hands: hands.ms, pressure: pressure && Math.abs(pressure.ms - hands.ms) < APART * (toMs - fromMs) ? pressure.ms : null };
+  return { hands: hands.ms, pressure: pressureTurn(turns, hands, toMs - fromMs)?.ms ?? null };
 }
+
+/** The pressure's turn that belongs to one of the hands: the nearest on the same side, unless it is another period's; null where there is none. */
+export function pressureTurn(turns: readonly Turn[], hands: Turn, periodMs: number): Turn | null {
+  const same = nearest(turns.filter((t) => t.of === "pressure" && t.side === hands.side), hands.ms);
+  return same && Math.abs(same.ms - hands.ms) < APART * periodMs ? same : null;
+}
+
+const nearest = (list: readonly Turn[], ms: number): Turn | null => list.reduce<Turn | null>((best, t) => (!best || Math.abs(t.ms - ms) < Math.abs(best.ms - ms) ? t : best), null);

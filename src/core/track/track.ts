@@ -72,3 +72,6 @@ export const edgeAt = (frame: number, foot: "left" | "right", edge: "left" | "ri
 
 /** Index of a point's x in `Track.landmarks`; y, visibility and σ follow. */
 export const at = (frame: number, point: number): number => (frame * POINTS + point) * STRIDE;
+
+/** Time from one picture to the next, ms. */
+export const frameMs = (times: Float64Array): number => (times[times.length - 1]! - times[0]!) / (times.length - 1);

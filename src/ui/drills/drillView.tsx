@@ -5,7 +5,6 @@ import { useCallback, useState } from "react";
 import type { Movement } from "@/core/play/movement";
 import type { Check } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures/catalogue";
-import type { RepKind } from "@/core/reps/rep";
 import { wanted, type Units } from "@/ui/kit/units";
 import { movementUrl } from "./brief";
 import { Player } from "./player";
@@ -18,7 +17,6 @@ export interface StageShown {
   name: string;
   view: "face-on" | "down-the-line";
   note?: string;
-  kind: RepKind;
   judged: boolean;
   checks: readonly Check[];
   faults: readonly { id: string; name: string; tell: string }[];

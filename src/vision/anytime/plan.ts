@@ -5,7 +5,7 @@ import { partsOf, type Part } from "../../core/measures/windows";
 import { roughReps } from "../../core/track/roughReps";
 import { finishTrack } from "../../core/track/finishTrack";
 import { readFrames } from "../../core/track/unread";
-import type { Track } from "../../core/track/track";
+import { frameMs, type Track } from "../../core/track/track";
 
 /** What is wanted of a clip: a stage's musts, or every measure. */
 export type Wanted = Pick<Stage, "checks"> | "everything";
@@ -123,7 +123,7 @@ export const gridStep = (spacingMs: number, frameMs: number): number => 2 ** Mat
 /** Frames between two times at about a spacing (0: all of them), each the nearest to its place on the clip's own grid, so that closer looks keep what wider ones read. */
 export function spaced(times: Float64Array, fromMs: number, toMs: number, spacingMs: number): number[] {
   const out: number[] = [];
-  const frame = (times[times.length - 1]! - times[0]!) / (times.length - 1);
+  const frame = frameMs(times);
   const step = gridStep(spacingMs, frame);
   for (let i = 0; i < times.length; i++) if (times[i]! >= fromMs && times[i]! <= toMs && (i % step === 0 || i === times.length - 1)) out.push(i);
   return out;

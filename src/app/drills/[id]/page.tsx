@@ -36,7 +36,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 const shown = (s: Stage, standing?: StandingShown): StageShown => ({
-  id: s.id, name: s.name, view: s.view, kind: s.rules.kind, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}), ...(standing ? { standing } : {}),
+  id: s.id, name: s.name, view: s.view, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}), ...(standing ? { standing } : {}),
 });
 
 /** Where the golfer is on each stage of a drill. */

@@ -9,7 +9,8 @@ import { bothFeet, pressureOf } from "../weight";
 
 /** A foot that turns less than this is not turning, degrees. */
 const LEAST_TURN = 12;
-const START = 0.1;
+/** A foot has begun to turn, and is back, at this share of its whole turn (MOVEMENT, rep kinds). */
+export const TURNING = 0.1;
 /** A foot that seems back for less than this was misread on the way, s. */
 const REST_S = 0.15;
 
@@ -52,14 +53,14 @@ export function pivotsIn(m: Motion, foot: SideName): RepWindow[] {
 export function readPivot(m: Motion, window: RepWindow, { smoother, rules }: RepContext): Rep | null {
   const foot = rules.foot ?? "trail";
   const size = turned(m, foot);
-  const limit = size[window.about]! * START;
+  const limit = size[window.about]! * TURNING;
   const start = risesThrough(size, limit, window.from - 1, window.about);
   const back = risesThrough(size.map((v) => -v), -limit, window.about, Math.min(m.n - 1, window.to + Math.round(0.3 / m.dt)));
   const feet = bothFeet(m, -Infinity, Infinity);
   const pressure = pressureOf(m, smoother, feet, null);
   const ms = (s: number, other: number) => toMs(m, Number.isNaN(s) ? other : s);
   return {
-    kind: "pivot", fromMs: toMs(m, window.from), toMs: toMs(m, window.to), moving: false,
+    kind: "pivot", foot, fromMs: toMs(m, window.from), toMs: toMs(m, window.to), moving: false,
     events: { ...emptyEvents(), pivotStart: ms(start, window.from), pivotPeak: toMs(m, window.about), pivotBack: Number.isNaN(back) ? NaN : toMs(m, back) },
     footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, pressure: pressure.p, shareStill: pressure.share[nearest(m, toMs(m, window.from))]!, turns: [], roll: 0,
   };
