@@ -17,7 +17,9 @@ import type { ReadTimings } from "./readTimings";
 export const COARSE_MS = 250;
 const PEOPLE_MS = 500;
 /** The still crop against the network's usual square: tighter, so that the legs are larger and swap less (pilot: 0.85). */
-export const TIGHT = 0.85;
+const TIGHT = 0.85;
+/** Height of the body in a still crop, px: of what the network's usual square is made from. */
+export const bodyIn = ({ size }: Square): number => size / TIGHT / 1.25 / 1.1;
 /** Below this the golfer is lost in a frame. */
 export const PRESENT = 0.5;
 /** Looks under way at once, whatever the device: each takes its square from the look so many before it, so that two networks both have work. */
@@ -178,14 +180,14 @@ const roomRound = ({ cx, cy, size }: Square): Box => boxOf({ cx, cy, size: size 
 const ROOM = 1.15;
 
 /** Those who were found and are not the one who is followed. */
-const strangers = (t: number, found: readonly Found[], own: Square): Track["others"] =>
+export const strangers = (t: number, found: readonly Found[], own: Square): Track["others"] =>
   found.filter((f) => !samePerson(f.square, own)).map(({ square: { cx, cy, size } }) => ({ t, x: cx, y: cy, size }));
 
 /** Whether a square that the detector found is round the one that is followed. */
 const samePerson = (s: Square, own: Square): boolean => Math.hypot(s.cx - own.cx, s.cy - own.cy) < 0.25 * own.size && s.size < 1.3 * own.size && s.size > own.size / 1.3;
 
 /** The tight square for one picture, opened if the hands or feet would not be in it; and the box of the body with room for a club. */
-function roomFor(points: Float32Array, proposal: Square): { square: Square; box: Box; feet: [number, number] } {
+export function roomFor(points: Float32Array, proposal: Square): { square: Square; box: Box; feet: [number, number] } {
   const used = [POINT.leftWrist, POINT.rightWrist, POINT.leftToe, POINT.rightToe, POINT.leftEar, POINT.rightEar, POINT.leftHip, POINT.rightHip];
   const xs = used.map((p) => points[p * STRIDE]!);
   const ys = used.map((p) => points[p * STRIDE + 1]!);
@@ -202,7 +204,7 @@ function roomFor(points: Float32Array, proposal: Square): { square: Square; box:
 }
 
 /** Looks for people in overlapping square tiles of the picture's shorter side; in half-size tiles too when there is nobody and `thorough`. */
-async function findPeople(picture: Cutout, network: PoseNetwork, timings: ReadTimings, thorough: boolean): Promise<Found[]> {
+export async function findPeople(picture: Cutout, network: PoseNetwork, timings: Pick<ReadTimings, "detectorRuns">, thorough: boolean): Promise<Found[]> {
   const { width, height } = picture.of;
   const cut = new Resampler(DETECT_SIDE, -1, 1, "black");
   for (const side of thorough ? [Math.min(width, height), Math.min(width, height) / 2] : [Math.min(width, height)]) {

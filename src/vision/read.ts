@@ -1,25 +1,25 @@
-import { midHands } from "../core/track/midHands";
-import { POINT, STRIDE, type Track } from "../core/track/track";
+import type { Track } from "../core/track/track";
 import type { Asked } from "./anytime/asked";
 import { FIRST_MS, gridStep } from "./anytime/plan";
 import { lookInRounds } from "./anytime/rounds";
 import { segmentEnd } from "./anytime/segments";
-import { coarseLook, LONG_MS, TIGHT } from "./coarseLook";
+import { bodyIn, coarseLook, LONG_MS } from "./coarseLook";
 import { boxOf, Resampler, type Square } from "./crop/resample";
 import { CutoutStore } from "./cutoutStore";
 import { ClipError } from "./decode/clipError";
 import { cutoutArea, memoryForWhole, type Cutout } from "./decode/cutout";
-import type { Box } from "./decode/frame";
 import type { OpenClip } from "./decode/openClip";
 import { EarlyPictures } from "./earlyPictures";
+import { feetArea, feetBox } from "./feetArea";
 import { handled } from "./handled";
 import { LookAhead } from "./network/lookAhead";
 import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
-import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
-import { Reading, type AboutClip, type FeetArea } from "./reading";
+import { handsNow, lumaOf, windowIn, windowOf } from "./cutoutWindows";
+import type { LumaWindow } from "./patches/lumaWindow";
+import { Reading, type AboutClip } from "./reading";
 import type { ReadTimings } from "./readTimings";
 import { soundOnsets } from "./sound/onsets";
-import { Background, brightness } from "./still/background";
+import { Background } from "./still/background";
 
 export type { ReadTimings } from "./readTimings";
 
@@ -92,12 +92,12 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     options.progress?.({ share: (found * t) / clip.durationMs, done: 0, total, phase: "finding" });
   }, early);
   const tell = (share: number, done: number, phase: ReadSoFar["phase"]) => options.progress?.({ share: found + (1 - found) * share, done, total, phase });
-  const body = square.size / TIGHT / 1.25 / 1.1;
+  const body = bodyIn(square);
   // Where the golfer practises, not where they walk in.
   const area = feetArea(feet, body);
   const reach = Math.round(body * 0.24);
   const reading = new Reading(total, square, area, options.faceOn);
-  const seen = cutoutArea([boxOf(square), { left: area.left, top: area.top, right: area.left + area.width, bottom: area.top + area.height }], clip.width, clip.height);
+  const seen = cutoutArea([boxOf(square), feetBox(area)], clip.width, clip.height);
   const long = total * area.width * area.height > WINDOW_BYTES;
   const store = new CutoutStore(clip, reading.times, seen, !options.asked ? AT_HAND : long ? Math.ceil((KEPT_S * total) / (clip.durationMs / 1000)) : undefined);
   const whole = memoryForWhole(clip);
@@ -170,7 +170,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
     if (wanted) {
       const moved = all && background ? background.moved(all.frame) : null;
       await lookAt(i, cut, (points) => {
-        if (still) looks.push({ t, moved, luma: brightness(cut.frame, shifted(golferBox(points), -cut.left, -cut.top)) });
+        if (still) looks.push({ t, moved, luma: lumaOf(cut, points) });
         if (!options.asked) hands[i] = windowIn(cut, ...handsNow(points), reach);
       });
     }
@@ -204,31 +204,4 @@ function stillPictures(step: number): (i: number, t: number) => boolean {
     if (still) next = t + STILL_MS - 1;
     return still;
   };
-}
-
-/** Brightness of a part of the upright picture, out of what was cut of it. */
-function windowOf({ frame, left, top }: Cutout, x: number, y: number, width: number, height: number): LumaWindow {
-  return { ...lumaWindow(frame, x - left, y - top, width, height), left: x, top: y };
-}
-
-/** The same round a place. */
-const windowIn = (cut: Cutout, x: number, y: number, side: number): LumaWindow => windowOf(cut, Math.round(x) - (side >> 1), Math.round(y) - (side >> 1), side, side);
-
-const shifted = (b: Box, x: number, y: number): Box => ({ left: b.left + x, top: b.top + y, right: b.right + x, bottom: b.bottom + y });
-
-const feetArea = ([x, y]: readonly [number, number], body: number): FeetArea => ({
-  left: Math.round(x - body * 0.4), top: Math.round(y - body * 0.16), width: Math.round(body * 0.8), height: Math.round(body * 0.26),
-});
-
-/** This picture's middle of the hands, px. */
-const handsNow = (points: Float32Array): [number, number] => {
-  const { x, y } = midHands({ landmarks: points, times: Float64Array.of(0) });
-  return [x[0]!, y[0]!];
-};
-
-function golferBox(points: Float32Array): Box {
-  const used = [POINT.leftShoulder, POINT.rightShoulder, POINT.leftHip, POINT.rightHip, POINT.leftKnee, POINT.rightKnee];
-  const xs = used.map((p) => points[p * STRIDE]!);
-  const ys = used.map((p) => points[p * STRIDE + 1]!);
-  return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
 }

@@ -6,6 +6,7 @@ import { roughReps } from "../core/track/roughReps";
 import { at, edgeAt, EDGES, OUTLINE, POINT, POINTS, STRIDE, type FootPath, type HandsPath, type Track } from "../core/track/track";
 import { PRESENT } from "./coarseLook";
 import type { Square } from "./crop/resample";
+import type { FeetArea } from "./feetArea";
 import { readPoints } from "./network/points";
 import type { LandmarkOutput } from "./network/poseNetwork";
 import { footPaths, risePath } from "./patches/footPaths";
@@ -20,12 +21,21 @@ const HANDS_S = 0.3;
 /** Spells and tops whose frames differ by no more than this are the same. */
 const SAME_FRAMES = 3;
 
-/** The area round the feet in which shoes are followed, px. */
-export interface FeetArea {
-  left: number;
-  top: number;
-  width: number;
-  height: number;
+/** What one look at a picture told: body points (33 × x px, y px, visibility, σ px), the outline's edges (px), how surely somebody is there, and the mask round the feet. */
+export interface Seen {
+  points: Float32Array;
+  outline: Float32Array;
+  presence: number;
+  soles: MaskRows;
+}
+
+/** What the network's output tells of the square that it looked at. */
+export function seenIn(output: LandmarkOutput, square: Square, feet: FeetArea, faceOn: boolean): Seen {
+  const points = new Float32Array(POINTS * STRIDE);
+  const outline = new Float32Array(OUTLINE);
+  readPoints(output, square, points);
+  readOutline(output.mask, points, square, outline, faceOn);
+  return { points, outline, presence: output.presence, soles: maskRows(output.mask, square, feet.top, feet.top + feet.height) };
 }
 
 /** What a track says beside what was seen in its frames. */
@@ -56,13 +66,18 @@ export class Reading {
 
   /** Takes what the network said of a frame; its points, in the picture's px. */
   take(i: number, output: LandmarkOutput): Float32Array {
-    const points = this.landmarks.subarray(at(i, 0), at(i + 1, 0));
-    readPoints(output, this.square, points);
-    readOutline(output.mask, points, this.square, this.outline.subarray(i * OUTLINE, (i + 1) * OUTLINE), this.faceOn);
-    this.presence[i] = output.presence;
+    const seen = seenIn(output, this.square, this.feetArea, this.faceOn);
+    this.put(i, seen);
+    return seen.points;
+  }
+
+  /** Takes what a look at a frame told. */
+  put(i: number, { points, outline, presence, soles }: Seen): void {
+    this.landmarks.set(points, at(i, 0));
+    this.outline.set(outline, i * OUTLINE);
+    this.presence[i] = presence;
     this.read[i] = 1;
-    this.soles[i] = maskRows(output.mask, this.square, this.feetArea.top, this.feetArea.top + this.feetArea.height);
-    return points;
+    this.soles[i] = soles;
   }
 
   /** Share of the frames read in which the golfer was there. */

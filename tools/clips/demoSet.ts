@@ -5,17 +5,17 @@ import { seeded, type Seeded } from "../../src/core/maths/seeded";
 import type { ClipSpec } from "./clip";
 import type { Outfit } from "./golferMesh";
 
-const INKA = { name: "Inka Sorrel", stature: 170, sex: "female", hand: "right", build: 0.95 } as const;
+export const INKA = { name: "Inka Sorrel", stature: 170, sex: "female", hand: "right", build: 0.95 } as const;
 const TOBIN = { name: "Tobin Ashgrove", stature: 178, sex: "male", hand: "right", build: 1 } as const;
 const MAREK = { name: "Marek Fenwell", stature: 184, sex: "male", hand: "left", build: 1.08 } as const;
 
-const OUTFITS: Record<string, Outfit> = {
+export const OUTFITS: Record<string, Outfit> = {
   inka: { shirt: { base: "#3c6f9e", second: "#e7dfc8", kind: "stripes" }, trousers: { base: "#3a3f46", second: "#565d66", kind: "checks" }, shoes: "#f0eee8", cap: "#f3efe4", hair: "#4a3220", skin: "#d9a383" },
   tobin: { shirt: { base: "#a8452e", second: "#7e2f20", kind: "leaves" }, trousers: { base: "#c8b48c", second: "#b09b70", kind: "checks" }, shoes: "#e9e7e1", cap: "#23485e", hair: "#6a4a2a", skin: "#e0b091" },
   marek: { shirt: { base: "#e5e2d6", second: "#5f7d55", kind: "checks" }, trousers: { base: "#2f3a52", second: "#3f4d6b", kind: "checks" }, shoes: "#4a4f55", cap: null, hair: "#2c241e", skin: "#b98362" },
 };
 
-const HOME = { distance: 405, height: 105, fov: 67, roll: 0.6, yaw: 1.5, width: 1280, height_px: 720, fps: 60 };
+export const HOME = { distance: 405, height: 105, fov: 67, roll: 0.6, yaw: 1.5, width: 1280, height_px: 720, fps: 60 };
 
 /** The shipped clips: a good double step, each way it goes wrong, a left-hander, an ordinary swing, another body. */
 export const DEMO: ClipSpec[] = [

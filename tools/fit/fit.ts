@@ -23,6 +23,8 @@ import { truthClips, type TruthClip } from "../study/truthClip";
 import { cycleJerk } from "./cycleJerk";
 import { hipsWidest } from "./hipsWidest";
 import { BARE, tableOf } from "./errorTable";
+import { fitSettle } from "./settle";
+import { fitLiveSquare } from "./liveSquare";
 import { fitShoe } from "./shoe";
 
 const KEPT = "tools/study/kept/fit";
@@ -35,6 +37,8 @@ constants(clips.filter((c) => c.truth.perFrame && c.truth.view === "face-on"));
 fitShoe(clips.filter((c) => c.truth.perFrame?.[0]?.joints["trail.toe"]));
 cycleJerk(clips.filter((c) => c.truth.reps[0]!.kind === "cycle"));
 hipsWidest(clips.filter((c) => c.truth.view === "face-on" && ["swing", "step-swing"].includes(c.truth.reps[0]!.kind) && c.truth.reps.length === 1));
+fitLiveSquare(clips);
+fitSettle(clips.filter((c) => ["swing", "step-swing", "gesture"].includes(c.truth.reps[0]!.kind) && !c.truth.reps[0]!.hipsOnly && c.truth.reps.length === 1));
 const compared = clips.map((c) => compare(c, { errors: BARE }));
 const table = tableOf(pairs(compared));
 writeFileSync("src/core/uncertainty/fitted.json", `${JSON.stringify(table, null, 1)}\n`);

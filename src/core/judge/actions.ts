@@ -7,7 +7,7 @@ import type { SideName } from "../track/sides";
 import type { ActionVerdict, Measured } from "./verdict";
 
 /** A pace after the strike begins within this, ms. */
-const WALK_MS = 1200;
+export const WALK_MS = 1200;
 
 type Result = ActionVerdict["result"];
 

@@ -41,8 +41,11 @@ const CROSSED_MS = 2600;
 /** People are looked for twice a second: what one look tells holds from the one before it to the next, ms. */
 const BETWEEN_LOOKS_MS = 500;
 
+/** What those are told from. */
+type Looked = Pick<Track, "times" | "landmarks" | "looks" | "others"> & { video: Pick<Track["video"], "width" | "height"> };
+
 /** Problems that looks at the whole picture told while it was read: a phone that moved, darkness, other people. */
-export function pictureProblems(track: Track): Problem[] {
+export function pictureProblems(track: Looked): Problem[] {
   const luma = track.looks.map((l) => l.luma).filter((v) => !Number.isNaN(v)).sort((a, b) => a - b);
   // In the dark nothing else that the picture seems to tell is worth saying.
   if (luma.length && luma[luma.length >> 1]! < DARK) return [{ code: "dark", message: "It is too dark to follow you.", action: "Turn on a light, or wait for daylight.", touches: "rep" }];
@@ -59,7 +62,7 @@ export function pictureProblems(track: Track): Problem[] {
 }
 
 /** Other people: in front of the golfer they spoil what happens meanwhile, elsewhere they are only said. */
-function otherPeople(track: Track): Problem[] {
+function otherPeople(track: Looked): Problem[] {
   const tall = statureInPx(track);
   const golfer = median(Array.from(track.times, (_, i) => (track.landmarks[at(i, POINT.leftHip)]! + track.landmarks[at(i, POINT.rightHip)]!) / 2));
   const ratio = (o: Track["others"][number]) => o.size / (SQUARE * tall);

@@ -7,7 +7,7 @@ import type { Wanted } from "./plan";
 export interface Asked {
   wanted: Wanted;
   /** Analyses what has been read so far; few perturbed copies are enough. */
-  analyse: (track: Track) => Analysis;
+  analyse: (track: Track) => Analysis | Promise<Analysis>;
 }
 
 /** Perturbed copies behind a verdict that only tells where to look closer. */

@@ -55,12 +55,15 @@ export const firstLook = (times: Float64Array): number[] => spaced(times, times[
  * @param track what has been read so far
  * @param analysis of it, or null while only the first look has been taken
  * @param search whether to look closer where no rep was found
+ * @param slack share of a spacing within which a frame that was read stands for one that is wanted: a running camera's were not read on a grid
  */
-export function nextFrames(track: Track, analysis: Analysis | null, wanted: Wanted, faceOn: boolean, search = true): number[] {
-  const read = new Set(readFrames(track));
-  const fresh = (frames: Iterable<number>) => [...new Set(frames)].filter((i) => !read.has(i)).sort((a, b) => a - b);
+export function nextFrames(track: Track, analysis: Analysis | null, wanted: Wanted, faceOn: boolean, search = true, slack = 0): number[] {
+  const read = readFrames(track);
+  const known = new Set(read);
+  const stoodFor = (i: number, spacing: number) => slack > 0 && spacing > 0 && read.some((r) => Math.abs(track.times[r]! - track.times[i]!) <= slack * spacing);
+  const fresh = (frames: readonly number[], spacing = 0) => [...new Set(frames)].filter((i) => !known.has(i) && !stoodFor(i, spacing)).sort((a, b) => a - b);
   if (!analysis) {
-    return fresh(roughSpans(track, faceOn).flatMap(([from, to]) => spaced(track.times, from, to, REP_MS)));
+    return fresh(roughSpans(track, faceOn).flatMap(([from, to]) => spaced(track.times, from, to, REP_MS)), REP_MS);
   }
   // That there is no rep is not said of a clip that was thinly read.
   if (!analysis.reps.length && search)
@@ -70,7 +73,7 @@ export function nextFrames(track: Track, analysis: Analysis | null, wanted: Want
     }
   // First what a part needs, then every picture of it.
   for (const full of wanted === "everything" ? [false] : [false, true]) {
-    const batches = analysis.reps.flatMap((rep) => undecided(rep, wanted).map((id) => fresh(partsOf(id).flatMap((part) => framesOf(track.times, rep, part, full)))));
+    const batches = analysis.reps.flatMap((rep) => undecided(rep, wanted).map((id) => fresh(partsOf(id).flatMap((part) => fresh(framesOf(track.times, rep, part, full), full ? 0 : NEEDS[part].spacing)))));
     const next = batches.filter((b) => b.length).sort((a, b) => a.length - b.length)[0];
     if (next) return next;
   }

@@ -19,7 +19,7 @@ export async function lookInRounds({ wanted, analyse }: Asked, faceOn: boolean, 
   await lookAt(nextFrames(looks(), null, wanted, faceOn));
   for (;;) {
     const track = followed();
-    const frames = nextFrames(track, analyse(track), wanted, faceOn, search);
+    const frames = nextFrames(track, await analyse(track), wanted, faceOn, search);
     if (!frames.length) return track;
     await lookAt(frames);
   }

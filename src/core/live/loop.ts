@@ -1,0 +1,208 @@
+import { assign, emit, setup } from "xstate";
+import type { RepRules } from "../reps/rep";
+import type { Verdict } from "../judge/verdict";
+import type { Stance } from "./stance";
+
+/** One answered rep: when its middle was (ms on the camera's clock), and what was said. */
+export interface Answer {
+  id: string;
+  at: number;
+  verdict: Verdict;
+}
+
+/** What keeps reps from being seen, each with its own words on screen. */
+export type Obstacle = "phone moved" | "somebody in the way" | "dark" | "camera lost" | "hidden";
+
+/** Each has a sound of its own; `bout done` ends a bout. */
+export type Sound = "looking" | "settle" | "armed" | "seen" | "pass" | "fail" | "not judged" | "paused" | "bout done" | "trouble";
+
+export interface LoopInput {
+  /** Reps of a bout. */
+  reps: number;
+  /** A still spell arms it; else a body that has taken its place does. */
+  stillStart: boolean;
+}
+
+interface LoopContext extends LoopInput {
+  answers: Answer[];
+  /** Since when (ms) the present state's own condition holds; null while it does not. */
+  since: number | null;
+  obstacle: Obstacle | null;
+  /** Reps that were found and have not been answered. */
+  open: number;
+  /** Since when both arms are up; they must have been down since the last time that this did something. */
+  armsUpSince: number | null;
+  armsWereDown: boolean;
+}
+
+export type LoopEvent =
+  | { type: "stance"; t: number; stance: Stance }
+  /** A rep is there: it is being judged. */
+  | { type: "found" }
+  | { type: "answered"; answer: Answer }
+  /** What was found came to nothing. */
+  | { type: "nothing" }
+  /** A later, closer reading says otherwise. */
+  | { type: "corrected"; id: string; verdict: Verdict }
+  /** The golfer says that a rep does not count. */
+  | { type: "withdrawn"; id: string }
+  | { type: "obstacle"; obstacle: Obstacle | null }
+  | { type: "pause" } | { type: "resume" } | { type: "end" } | { type: "next bout" };
+
+/** A still spell that arms, and somebody's standing in their place that does, ms. */
+const ARMS_AFTER = { still: 300, settled: 500 };
+/** Nobody for this long, ms: they have walked off. */
+const GONE_MS = 1200;
+/** Both arms up for this long, ms, pauses and goes on: no swing holds both hands over the head while the feet are still. */
+const ARMS_UP_MS = 1000;
+/** A motion that comes to rest without a rep was a waggle, or a start that was given up, ms. */
+const FALSE_START_MS = 600;
+
+const held = (since: number | null, t: number, ms: number) => since !== null && t - since >= ms;
+
+/** Which kinds are armed by a still spell: nobody is taught to freeze in order to be seen (MOVEMENT, rep kinds). */
+export const startsStill = (rules: Pick<RepRules, "kind" | "movingStart">): boolean => !rules.movingStart && (rules.kind === "swing" || rules.kind === "step-swing" || rules.kind === "gesture");
+
+/**
+ * *The rep loop*: looking → settling → armed → moving → judging → armed … until the bout is done. It knows nothing of camera
+ * and screen: it is told how the golfer stands, which reps were found and what was said of them, and says in which state it
+ * is and which sound belongs to it.
+ */
+export const repLoop = setup({
+  types: { context: {} as LoopContext, input: {} as LoopInput, events: {} as LoopEvent, emitted: {} as { type: "sound"; sound: Sound } },
+  guards: {
+    blocked: ({ context }) => context.obstacle !== null,
+    armsUp: ({ context, event }) => event.type === "stance" && held(context.armsUpSince, event.t, ARMS_UP_MS),
+    gone: ({ context, event }) => event.type === "stance" && !event.stance.present && held(context.since, event.t, GONE_MS),
+    present: ({ event }) => event.type === "stance" && event.stance.present,
+    ready: ({ context, event }) => event.type === "stance" && held(context.since, event.t, context.stillStart ? ARMS_AFTER.still : ARMS_AFTER.settled),
+    moving: ({ event }) => event.type === "stance" && event.stance.moving,
+    rested: ({ context, event }) => event.type === "stance" && held(context.since, event.t, FALSE_START_MS),
+    complete: ({ context }) => context.answers.length >= context.reps,
+    last: ({ context }) => context.open <= 1,
+    lastOfBout: ({ context, event }) => event.type === "answered" && context.answers.length + 1 >= context.reps,
+  },
+  actions: {
+    sound: emit((_, sound: Sound) => ({ type: "sound" as const, sound })),
+    answer: assign(({ context, event }) => (event.type === "answered" ? { answers: [...context.answers, event.answer], open: Math.max(0, context.open - 1) } : {})),
+    sayAnswer: emit(({ event }) => ({ type: "sound" as const, sound: event.type === "answered" ? event.answer.verdict.result : ("seen" as const) })),
+    found: assign(({ context }) => ({ open: context.open + 1 })),
+    nothing: assign(({ context }) => ({ open: Math.max(0, context.open - 1) })),
+    block: assign(({ event }) => (event.type === "obstacle" ? { obstacle: event.obstacle } : {})),
+    afresh: assign({ since: null, armsUpSince: null }),
+    newBout: assign({ answers: [], since: null, armsUpSince: null, open: 0 }),
+    arms: assign(({ context, event }) => {
+      if (event.type !== "stance") return {};
+      const { armsUp, settled } = event.stance;
+      if (!armsUp) return { armsUpSince: null, armsWereDown: true };
+      return { armsUpSince: settled && context.armsWereDown ? (context.armsUpSince ?? event.t) : null };
+    }),
+    armsUsed: assign({ armsWereDown: false, armsUpSince: null }),
+    /** Keeps since when the condition of waiting holds: ready to begin. */
+    waitReady: assign(({ context, event }) => {
+      if (event.type !== "stance") return {};
+      const { stance, t } = event;
+      const holds = context.stillStart ? stance.still && !stance.armsUp : stance.settled && !stance.armsUp;
+      return { since: holds ? (context.since ?? t) : null };
+    }),
+    waitGone: assign(({ context, event }) => (event.type !== "stance" ? {} : { since: event.stance.present ? null : (context.since ?? event.t) })),
+    waitRest: assign(({ context, event }) => (event.type !== "stance" ? {} : { since: event.stance.moving ? null : (context.since ?? event.t) })),
+    withdraw: assign(({ context, event }) => (event.type === "withdrawn" ? { answers: context.answers.filter((a) => a.id !== event.id) } : {})),
+    correct: assign(({ context, event }) => (event.type === "corrected" ? { answers: context.answers.map((a) => (a.id === event.id ? { ...a, verdict: event.verdict } : a)) } : {})),
+  },
+}).createMachine({
+  id: "repLoop",
+  context: ({ input }) => ({ ...input, answers: [], since: null, obstacle: null, open: 0, armsUpSince: null, armsWereDown: true }),
+  initial: "looking",
+  on: {
+    obstacle: [{ guard: ({ event }) => event.obstacle !== null, target: ".blocked", actions: "block" }, { actions: "block" }],
+    // A rep that is under way when the golfer goes off, or the phone is knocked, is answered all the same.
+    answered: [{ guard: "lastOfBout", target: ".done", actions: ["answer", "sayAnswer"] }, { actions: ["answer", "sayAnswer"] }],
+    found: { actions: "found" },
+    nothing: { actions: "nothing" },
+    corrected: { actions: "correct" },
+    withdrawn: { actions: "withdraw" },
+    pause: ".paused",
+    end: ".done",
+  },
+  states: {
+    /** Nobody is there. */
+    looking: {
+      entry: ["afresh", { type: "sound", params: "looking" }],
+      on: { stance: { guard: "present", target: "settling" } },
+    },
+    /** Somebody is: not ready yet. */
+    settling: {
+      entry: ["afresh", { type: "sound", params: "settle" }],
+      on: {
+        stance: [
+          { guard: "armsUp", target: "paused", actions: "armsUsed" },
+          { guard: ({ event }) => !event.stance.present, target: "leaving" },
+          { guard: "ready", target: "armed" },
+          { actions: ["waitReady", "arms"] },
+        ],
+        found: { target: "judging", actions: "found" },
+      },
+    },
+    /** Not seen for a moment. */
+    leaving: {
+      entry: "afresh",
+      on: {
+        stance: [{ guard: "present", target: "settling" }, { guard: "gone", target: "looking" }, { actions: "waitGone" }],
+        found: { target: "judging", actions: "found" },
+      },
+    },
+    armed: {
+      entry: ["afresh", { type: "sound", params: "armed" }],
+      on: {
+        stance: [
+          { guard: "armsUp", target: "paused", actions: "armsUsed" },
+          { guard: "moving", target: "moving", actions: "arms" },
+          { guard: ({ event }) => !event.stance.present, target: "leaving" },
+          { actions: "arms" },
+        ],
+        found: { target: "judging", actions: "found" },
+      },
+    },
+    /** Something goes on: a rep, a waggle, or a ball being placed. */
+    moving: {
+      entry: assign({ since: null }),
+      on: {
+        stance: [
+          { guard: "armsUp", target: "paused", actions: "armsUsed" },
+          { guard: ({ event }) => !event.stance.present, target: "leaving" },
+          { guard: "rested", target: "settling" },
+          { actions: ["waitRest", "arms"] },
+        ],
+        found: { target: "judging", actions: "found" },
+      },
+    },
+    judging: {
+      entry: ["afresh", { type: "sound", params: "seen" }],
+      on: {
+        answered: [
+          { guard: "lastOfBout", target: "done", actions: ["answer", "sayAnswer"] },
+          { guard: "last", target: "settling", actions: ["answer", "sayAnswer"] },
+          { actions: ["answer", "sayAnswer"] },
+        ],
+        nothing: [{ guard: "last", target: "settling", actions: "nothing" }, { actions: "nothing" }],
+      },
+    },
+    /** Something keeps reps from being seen; when it is over it begins anew. */
+    blocked: {
+      entry: ["afresh", { type: "sound", params: "trouble" }],
+      on: { obstacle: [{ guard: ({ event }) => event.obstacle === null, target: "looking", actions: "block" }, { actions: "block" }] },
+    },
+    paused: {
+      entry: ["afresh", { type: "sound", params: "paused" }],
+      on: {
+        stance: [{ guard: "armsUp", target: "settling", actions: "armsUsed" }, { actions: "arms" }],
+        resume: "settling",
+      },
+    },
+    done: {
+      entry: ["afresh", { type: "sound", params: "bout done" }],
+      on: { answered: { actions: ["answer", "sayAnswer"] }, "next bout": { target: "settling", actions: "newBout" } },
+    },
+  },
+});

@@ -1,0 +1,176 @@
+import type { AnalysedRep, Analysis } from "../analyse";
+import type { Stage } from "../drills";
+import { decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
+import { roughReps } from "../track/roughReps";
+import { asTrack, type Look, type Stance } from "./stance";
+
+/** A part of what was seen that is to be judged now; ms on the camera's clock. */
+export interface Attempt {
+  from: number;
+  to: number;
+  /** All that decides has been seen: what is still open is worth a closer look. */
+  closer: boolean;
+  /** Whatever is known then is said. */
+  last: boolean;
+}
+
+/** A rep that has been decided: its middle, span and deciding instant, ms on the camera's clock. */
+export interface Decided {
+  rep: AnalysedRep;
+  about: number;
+  from: number;
+  to: number;
+  deciding: number | null;
+}
+
+/** What came of an attempt. */
+export interface Outcome {
+  decided: Decided[];
+  /** What had been found is none. */
+  nothing: boolean;
+}
+
+/** Watches the looks of a running camera for reps of one stage, and says when to judge what. */
+export interface RepWatch {
+  /**
+   * @param looks since a few seconds before the last answer
+   * @returns what to judge now, and whether a rep has newly been found
+   */
+  next(looks: readonly Look[], stance: Stance): { attempt: Attempt | null; found: boolean };
+  /** Takes the analysis of what was asked for, whose own clock begins at `attempt.from`. */
+  take(attempt: Attempt, analysis: Analysis): Outcome;
+}
+
+/** A rep is looked at this long before its rough top at most (as `reps/split`), and the next one begins so long after its lowest hands at the earliest, ms. */
+const BEFORE_TOP_MS = 6000;
+const AFTER_LOW_MS = 900;
+/** What is still open is judged again after this, ms. */
+const AGAIN_MS = 250;
+/** After its finish a rep is open for this long, ms (the recorder keeps on so long). */
+const AFTER_FINISH_MS = 500;
+/** A swing without a finish is over so long after its lowest hands, ms. */
+const LONGEST_THROUGH_MS = 3000;
+/** The same rep of another reading lies nearer than this, ms. */
+const SAME_MS = 400;
+
+export const watchFor = (stage: Stage): RepWatch => (["swing", "step-swing", "gesture"].includes(stage.rules.kind) && !stage.rules.hipsOnly ? new SwingWatch(stage) : new SpellWatch(stage));
+
+const NONE: Outcome = { decided: [], nothing: false };
+
+/** Whether all that a stage asks of a rep is decided by what was seen up to a time, or will not be decided by more. */
+function ready(stage: Stage, rep: AnalysedRep, to: number): { ready: boolean; deciding: number | null; again: number } {
+  const deciding = decidingInstant(stage, rep);
+  if (deciding === null) return { ready: false, deciding, again: to + AGAIN_MS };
+  if (to < deciding + SETTLES_MS) return { ready: false, deciding, again: deciding + SETTLES_MS };
+  const said = rep.verdict?.result;
+  const over = rep.events.finish !== undefined && to >= rep.events.finish.t + AFTER_FINISH_MS;
+  return { ready: said === "pass" || said === "fail" || over, deciding, again: to + AGAIN_MS };
+}
+
+const decidedAt = (rep: AnalysedRep, from: number, deciding: number | null): Decided => ({
+  rep, about: from + (rep.events.top?.t ?? (rep.from + rep.to) / 2), from: from + rep.from, to: from + rep.to, deciding: deciding === null ? null : from + deciding,
+});
+
+/** Swings, steps and gestures of the hands: found by the arms. */
+class SwingWatch implements RepWatch {
+  private doneUntil = -Infinity;
+  private open: { top: number; low: number; nextAt: number; closer: boolean } | null = null;
+
+  constructor(private readonly stage: Stage) {}
+
+  next(looks: readonly Look[]): { attempt: Attempt | null; found: boolean } {
+    const now = looks.at(-1)?.t;
+    if (now === undefined) return { attempt: null, found: false };
+    let found = false;
+    if (!this.open) {
+      const fresh = looks.filter((l) => l.t > this.doneUntil);
+      const rough = fresh.length > 10 ? roughReps(asTrack(fresh))[0] : undefined;
+      if (!rough) return { attempt: null, found };
+      this.open = { top: fresh[rough.top]!.t, low: fresh[rough.low]!.t, nextAt: now, closer: false };
+      found = true;
+    }
+    if (now < this.open.nextAt) return { attempt: null, found };
+    const last = now >= this.open.low + LONGEST_THROUGH_MS + holdOf(this.stage) * 1000;
+    return { found, attempt: { from: Math.max(this.doneUntil, this.open.top - BEFORE_TOP_MS), to: now, closer: last || this.open.closer, last } };
+  }
+
+  take(attempt: Attempt, analysis: Analysis): Outcome {
+    const { open, stage } = this;
+    if (!open) return NONE;
+    const top = open.top - attempt.from;
+    const rep = analysis.reps.filter((r) => Math.abs((r.events.top?.t ?? (r.from + r.to) / 2) - top) < SAME_MS)[0];
+    if (!rep && !attempt.last) {
+      open.nextAt = attempt.to + AGAIN_MS;
+      return NONE;
+    }
+    if (!rep) return this.close(NONE.decided, open.low, true);
+    const state = ready(stage, rep, attempt.to - attempt.from);
+    if (state.ready || attempt.last) return this.close([decidedAt(rep, attempt.from, state.deciding)], open.low, false);
+    open.nextAt = attempt.from + state.again;
+    open.closer = state.deciding !== null;
+    return NONE;
+  }
+
+  private close(decided: Decided[], low: number, nothing: boolean): Outcome {
+    this.open = null;
+    this.doneUntil = low + AFTER_LOW_MS;
+    return { decided, nothing };
+  }
+}
+
+/** A spell is read from this long before its first motion, and no more of it than this, ms. */
+const BEFORE_SPELL_MS = 2500;
+const LONGEST_SPELL_MS = 15_000;
+/** It is judged so often while it lasts, and is over when nothing has moved for so long, ms. */
+const EVERY_MS = 700;
+const RESTS_MS = 1500;
+
+/** Cycles, pivots, holds and hips alone: a spell of motion is judged again and again, and each rep in it answered once. */
+class SpellWatch implements RepWatch {
+  private doneUntil = -Infinity;
+  private spell: { from: number; restedAt: number | null; nextAt: number } | null = null;
+  private answered = -Infinity;
+
+  constructor(private readonly stage: Stage) {}
+
+  /** A hold, or hips alone, is one rep a spell. */
+  private get single(): boolean {
+    return this.stage.rules.kind === "hold" || this.stage.rules.hipsOnly === true;
+  }
+
+  next(looks: readonly Look[], stance: Stance): { attempt: Attempt | null; found: boolean } {
+    const now = looks.at(-1)?.t;
+    if (now === undefined || now <= this.doneUntil) return { attempt: null, found: false };
+    let found = false;
+    if (!this.spell) {
+      if (!stance.present || !stance.settled || stance.still) return { attempt: null, found };
+      this.spell = { from: now, restedAt: null, nextAt: now + 2 * EVERY_MS };
+      found = this.single;
+    }
+    const { spell } = this;
+    spell.restedAt = stance.still ? (spell.restedAt ?? now) : null;
+    const rested = spell.restedAt !== null && now - spell.restedAt >= RESTS_MS + (this.single ? holdOf(this.stage) * 1000 : 0);
+    if (now < spell.nextAt && !rested) return { attempt: null, found };
+    spell.nextAt = now + EVERY_MS;
+    const from = Math.max(this.doneUntil, looks[0]!.t, spell.from - BEFORE_SPELL_MS, this.single ? -Infinity : now - LONGEST_SPELL_MS);
+    return { found, attempt: { from, to: now, closer: rested, last: rested } };
+  }
+
+  take(attempt: Attempt, analysis: Analysis): Outcome {
+    const decided: Decided[] = [];
+    for (const rep of analysis.reps) {
+      const state = ready(this.stage, rep, attempt.to - attempt.from);
+      const one = decidedAt(rep, attempt.from, state.deciding);
+      const settled = state.deciding !== null && attempt.to - attempt.from >= state.deciding + SETTLES_MS;
+      if (one.about <= this.answered + SAME_MS || !(this.single ? state.ready || attempt.last : settled || attempt.last)) continue;
+      this.answered = one.about;
+      decided.push(one);
+    }
+    const over = attempt.last || (this.single && decided.length > 0);
+    if (over) {
+      this.spell = null;
+      this.doneUntil = attempt.to;
+    }
+    return { decided, nothing: over && this.single && !decided.length };
+  }
+}

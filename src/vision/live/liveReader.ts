@@ -1,0 +1,387 @@
+import { pictureProblems, type Problem } from "../../core/scene/problems";
+import { ABSENT, asTrack, stanceOf, type Look, type Stance } from "../../core/live/stance";
+import { statureInPx } from "../../core/track/bodySize";
+import { median } from "../../core/maths/stats";
+import { at, POINT, POINTS, STRIDE, type Track } from "../../core/track/track";
+import { findPeople, PRESENT, strangers, bodyIn } from "../coarseLook";
+import { boxOf, Resampler, type Square } from "../crop/resample";
+import { lumaOf, windowIn, windowOf } from "../cutoutWindows";
+import { cutoutArea, type Cutout } from "../decode/cutout";
+import type { Box } from "../decode/frame";
+import { feetArea, feetBox, type FeetArea } from "../feetArea";
+import { handled } from "../handled";
+import { bodySquare } from "../network/detector";
+import { proposedSquare, readPoints } from "../network/points";
+import { CROP_SIDE, type LandmarkOutput, type PoseNetwork } from "../network/poseNetwork";
+import type { LumaWindow } from "../patches/lumaWindow";
+import { Reading, seenIn, type Seen } from "../reading";
+import { Background } from "../still/background";
+import { LIVE_SQUARE } from "./fitted";
+
+/** What a running camera hands on of a picture: the part that was wanted, and now and then all of it. */
+export interface LivePicture {
+  /** ms on the camera's clock. */
+  t: number;
+  part: Cutout | null;
+  whole: Cutout | null;
+}
+
+/** What the reader wants of the pictures to come. */
+export interface LiveWant {
+  area: Box | null;
+  /** A whole picture is wanted once in so many ms. */
+  wholeEveryMs: number;
+}
+
+export interface LiveReaderOptions {
+  faceOn: boolean;
+  /** Of the upright picture, px; and pictures a second. */
+  size: { width: number; height: number; fps: number };
+  want: (want: LiveWant) => void;
+  /** Called after each look. */
+  looked: (stance: Stance, looks: readonly Look[]) => void;
+  /** Gives back memory of pictures that are let go. */
+  release?: (data: Uint8Array<ArrayBuffer>) => void;
+}
+
+/** Pictures and looks are kept for this long, ms: a rep reaches 6 s before its top and some seconds beyond. */
+const KEPT_MS = 12_000;
+/** While nobody is there, and while somebody is: whole pictures once in so many ms. */
+const WHOLE_MS = { lost: 250, there: 1000 };
+/** Looks without anybody after which they are searched for again, ms. */
+const LOST_MS = 700;
+/** Somebody who stands farther than this from the place that is read (share of stature) for this long has moved: their new place is read. */
+const MOVED_OFF = 0.12;
+const MOVED_OFF_MS = 500;
+/** While somebody walks, so much room round their square is wanted. */
+const ROOM = 1.3;
+/** Problems of the place are told from so much of what was seen, ms: two looks at whole pictures and a half. */
+const LATELY_MS = 2500;
+
+interface Kept {
+  t: number;
+  cut: Cutout;
+  feet: LumaWindow;
+  seen: Seen | null;
+  asked: boolean;
+}
+
+/** Where the golfer practises: the still crop and the area of the feet, as long as they stay. */
+interface Place {
+  square: Square;
+  feet: FeetArea;
+  area: Box;
+  reach: number;
+  background: Background | null;
+  golfer: Box;
+}
+
+/**
+ * Looks at a running camera: finds the golfer, follows them, and holds still on the place where they stand. There every
+ * picture's part is kept for a while, the newest one is looked at whenever the network is free, and any part of the last
+ * seconds can be made a track and looked at more closely.
+ */
+export class LiveReader {
+  private readonly resampler = new Resampler(CROP_SIDE, 0, 1, "nearest");
+  private readonly timings = { detectorRuns: 0 };
+  private square: Square | null = null;
+  private place: Place | null = null;
+  private kept: Kept[] = [];
+  private looks: Look[] = [];
+  private about: Pick<Track, "looks" | "others"> = { looks: [], others: [] };
+  private under = 0;
+  private newest: { t: number; cut: Cutout } | null = null;
+  private searching = false;
+  private seenAt = -Infinity;
+  private awaySince: number | null = null;
+  /** While a part of the last seconds is judged, the place stays. */
+  private holding = 0;
+  private closing = false;
+  /** Calls of the network. */
+  calls = 0;
+
+  constructor(private readonly network: PoseNetwork, private readonly options: LiveReaderOptions) {
+    this.wantNow();
+  }
+
+  private wantNow(): void {
+    const { width, height } = this.options.size;
+    const area = this.place?.area ?? (this.square && cutoutArea([boxOf({ ...this.square, size: this.square.size * ROOM })], width, height));
+    this.options.want({ area, wholeEveryMs: this.square ? WHOLE_MS.there : WHOLE_MS.lost });
+  }
+
+  /** Takes the next picture. */
+  take({ t, part, whole }: LivePicture): void {
+    if (whole) this.takeWhole(t, whole);
+    if (!part) return;
+    const { place } = this;
+    if (place && holds(part, place.area)) {
+      this.kept.push({ t, cut: part, feet: windowOf(part, place.feet.left, place.feet.top, place.feet.width, place.feet.height), seen: null, asked: false });
+      while (this.kept.length && this.kept[0]!.t < t - KEPT_MS) this.letGo(this.kept.shift()!.cut);
+    }
+    if (!place) this.newest = { t, cut: part };
+    this.pump();
+  }
+
+  private letGo(cut: Cutout): void {
+    this.options.release?.(cut.frame.data as Uint8Array<ArrayBuffer>);
+  }
+
+  /** Keeps the network busy with the newest pictures: one waits behind each that is looked at. */
+  private pump(): void {
+    while (this.under < 2 * this.network.atOnce && !this.closing) {
+      if (this.place) {
+        const next = this.kept.at(-1);
+        if (!next || next.asked) return;
+        void this.lookKept(next, this.place);
+      } else {
+        const next = this.newest;
+        if (!next || !this.square || !holdsSquare(next.cut, this.square, this.options.size) || this.under >= this.network.atOnce) return;
+        this.newest = null;
+        void this.follow(next.t, next.cut, this.square);
+      }
+    }
+  }
+
+  private async output(cut: Cutout, square: Square): Promise<LandmarkOutput> {
+    this.under++;
+    this.calls++;
+    try {
+      return await this.network.landmarks(this.resampler.cut(cut, square, this.network.crop()));
+    } finally {
+      this.under--;
+    }
+  }
+
+  private async lookKept(kept: Kept, place: Place): Promise<void> {
+    kept.asked = true;
+    const output = await this.output(kept.cut, place.square);
+    const seen = (kept.seen = seenIn(output, place.square, place.feet, this.options.faceOn));
+    this.network.done(output);
+    if (this.place === place) {
+      // Two networks may answer out of order.
+      const look = { t: kept.t, points: seen.points, presence: seen.presence };
+      const after = this.looks.findLastIndex((l) => l.t < look.t) + 1;
+      this.looks.splice(after, 0, look);
+      this.looked(kept.t);
+    }
+    this.pump();
+  }
+
+  private async follow(t: number, cut: Cutout, square: Square): Promise<void> {
+    const output = await this.output(cut, square);
+    const points = new Float32Array(POINTS * STRIDE);
+    readPoints(output, square, points);
+    if (output.presence >= PRESENT) this.square = bodySquare(...proposedSquare(output, square));
+    const presence = output.presence;
+    this.network.done(output);
+    if (!this.place) {
+      this.looks.push({ t, points, presence });
+      this.looked(t);
+      this.wantNow();
+    }
+    this.pump();
+  }
+
+  private looked(t: number): void {
+    while (this.looks.length && this.looks[0]!.t < t - KEPT_MS) this.looks.shift();
+    const newest = this.looks.at(-1)!;
+    if (newest.presence >= PRESENT) this.seenAt = newest.t;
+    const stance = stanceOf(this.looks);
+    if (!this.holding) this.settle(stance, newest.t);
+    this.options.looked(stance, this.looks);
+  }
+
+  /** Holds still on where the golfer stands, or lets go of it when they have gone. */
+  private settle(stance: Stance, t: number): void {
+    if (t - this.seenAt > LOST_MS) return this.lose();
+    if (!this.place) {
+      if (stance.settled) this.hold();
+      return;
+    }
+    const tall = this.place.square.size / LIVE_SQUARE.size;
+    const own = squareOf(this.recent(t));
+    const away = stance.present && Math.hypot(own.cx - this.place.square.cx, own.cy - this.place.square.cy) > MOVED_OFF * tall;
+    this.awaySince = away ? (this.awaySince ?? t) : null;
+    if (this.awaySince === null || t - this.awaySince < MOVED_OFF_MS) return;
+    if (stance.settled) this.hold();
+    else if (Math.hypot(own.cx - this.place.square.cx, own.cy - this.place.square.cy) > 3 * MOVED_OFF * tall) {
+      // They walk: followed until they stand again.
+      this.square = own;
+      this.leave();
+      this.wantNow();
+    }
+  }
+
+  private recent(t: number): Look[] {
+    return this.looks.filter((l) => l.t >= t - MOVED_OFF_MS && l.presence >= PRESENT);
+  }
+
+  private hold(): void {
+    const { width, height } = this.options.size;
+    const looks = this.recent(this.looks.at(-1)!.t);
+    const square = squareOf(looks);
+    const points = asTrack(looks);
+    const feet = [POINT.leftAnkle, POINT.rightAnkle, POINT.leftToe, POINT.rightToe, POINT.leftHeel, POINT.rightHeel];
+    const middle = (axis: 0 | 1) => median(looks.map((_, i) => feet.reduce((s, p) => s + points.landmarks[at(i, p) + axis]!, 0) / feet.length));
+    const body = bodyIn(square);
+    const area = feetArea([middle(0), middle(1)], body);
+    this.leave();
+    this.square = square;
+    this.place = {
+      square, feet: area, area: cutoutArea([boxOf(square), feetBox(area)], width, height), reach: Math.round(body * 0.24), background: null,
+      golfer: boxOf({ ...square, size: square.size * ROOM }),
+    };
+    this.wantNow();
+  }
+
+  /** Lets go of the place that was read. */
+  private leave(): void {
+    this.place = null;
+    this.awaySince = null;
+    for (const k of this.kept) if (!k.asked || k.seen) this.letGo(k.cut);
+    this.kept = [];
+    this.about = { looks: [], others: [] };
+  }
+
+  private lose(): void {
+    this.leave();
+    this.square = null;
+    this.looks = [];
+    this.wantNow();
+  }
+
+  private takeWhole(t: number, whole: Cutout): void {
+    const { place } = this;
+    if (place) {
+      if (!place.background) place.background = new Background(whole.frame, place.golfer);
+      const newest = this.looks.at(-1);
+      this.about.looks.push({ t, moved: place.background.moved(whole.frame), luma: newest ? lumaOf(whole, newest.points) : NaN });
+    }
+    if (this.searching) return;
+    this.searching = true;
+    void this.search(t, whole).finally(() => (this.searching = false));
+  }
+
+  /** Looks for people in a whole picture: for the golfer while nobody is followed, else for others. */
+  private async search(t: number, whole: Cutout): Promise<void> {
+    const lost = !this.square;
+    const found = await handled(findPeople(whole, this.network, this.timings, lost));
+    if (this.square) {
+      if (this.place) this.about.others.push(...strangers(t, found, this.square));
+      return;
+    }
+    if (!lost) return;
+    const first = found[0]?.square;
+    if (!first) {
+      this.options.looked(ABSENT, [{ t, points: new Float32Array(POINTS * STRIDE), presence: 0 }]);
+      return;
+    }
+    // The detector's square is a first guess.
+    let square = first;
+    for (let k = 0; k < 2; k++) {
+      const output = await this.output(whole, square);
+      square = bodySquare(...proposedSquare(output, square));
+      this.network.done(output);
+    }
+    this.square = square;
+    this.seenAt = t;
+    this.wantNow();
+  }
+
+  /** What looks at the whole picture have told lately: problems of the place. */
+  problems(): Problem[] {
+    const { width, height } = this.options.size;
+    const now = this.looks.at(-1)?.t ?? 0;
+    const lately = <T extends { t: number }>(list: readonly T[]) => list.filter((e) => e.t >= now - LATELY_MS);
+    const looks = lately(this.looks);
+    if (!looks.length) return [];
+    return pictureProblems({ ...asTrack(looks), looks: lately(this.about.looks), others: lately(this.about.others), video: { width, height } });
+  }
+
+  /** Takes the place as it is now for where it stands, after the phone was moved; not while a part of the last seconds is judged. */
+  holdAnew(): boolean {
+    if (this.holding || !this.place) return false;
+    this.hold();
+    return true;
+  }
+
+  /**
+   * Part of the last seconds as something that can be read closer; null when nothing of it is kept. The place stays until it is
+   * let go.
+   */
+  span(from: number, to: number): LiveSpan | null {
+    const { place } = this;
+    const kept = this.kept.filter((k) => k.t >= from && k.t <= to);
+    if (!place || kept.length < 10) return null;
+    this.holding++;
+    const { width, height, fps } = this.options.size;
+    const t0 = kept[0]!.t;
+    const reading = new Reading(kept.length, place.square, place.feet, this.options.faceOn);
+    kept.forEach((k, i) => {
+      reading.times.push(k.t - t0);
+      reading.feet.push(k.feet);
+      if (k.seen) reading.put(i, k.seen);
+    });
+    const within = <T extends { t: number }>(list: readonly T[]) => list.filter((e) => e.t >= t0 && e.t <= to).map((e) => ({ ...e, t: e.t - t0 }));
+    const about = {
+      looks: within(this.about.looks), others: within(this.about.others), sounds: [], crop: place.square, model: this.network.model,
+      video: { width, height, frames: kept.length, fps, rotation: 0 as const, audio: false, durationMs: to - t0 },
+    };
+    const near = (i: number, x: number, y: number) => {
+      const k = kept[i];
+      return k ? windowIn(k.cut, x, y, place.reach) : null;
+    };
+    return {
+      from: t0,
+      followed: (sounds) => {
+        const track = reading.track({ ...about, sounds: within(sounds) });
+        reading.follow(track, 0, near);
+        return track;
+      },
+      lookAt: async (frames) => {
+        this.closing = true;
+        try {
+          await Promise.all(frames.map(async (i) => {
+            const k = kept[i]!;
+            k.asked = true;
+            const output = await this.output(k.cut, place.square);
+            k.seen = seenIn(output, place.square, place.feet, this.options.faceOn);
+            this.network.done(output);
+            reading.put(i, k.seen);
+          }));
+        } finally {
+          this.closing = false;
+          this.pump();
+        }
+      },
+      done: () => {
+        this.holding--;
+      },
+    };
+  }
+}
+
+/** A part of the last seconds, on its own clock from `from` (ms on the camera's clock) on. */
+export interface LiveSpan {
+  from: number;
+  followed: (sounds: Track["sounds"]) => Track;
+  lookAt: (frames: readonly number[]) => Promise<void>;
+  done: () => void;
+}
+
+/** The still square round a golfer who stands. */
+function squareOf(looks: readonly Look[]): Square {
+  const { landmarks } = asTrack(looks);
+  const tall = statureInPx(asTrack(looks));
+  const hip = (axis: 0 | 1) => median(looks.map((_, i) => (landmarks[at(i, POINT.leftHip) + axis]! + landmarks[at(i, POINT.rightHip) + axis]!) / 2));
+  return { cx: Math.round(hip(0)), cy: Math.round(hip(1) + LIVE_SQUARE.below * tall), size: Math.round(LIVE_SQUARE.size * tall) };
+}
+
+const holds = (c: Cutout, area: Box): boolean => c.left <= area.left && c.top <= area.top && c.left + c.frame.width >= area.right && c.top + c.frame.height >= area.bottom;
+
+/** Whether a cutout holds all of a square that lies in the picture. */
+function holdsSquare(c: Cutout, square: Square, { width, height }: { width: number; height: number }): boolean {
+  return holds(c, cutoutArea([boxOf(square)], width, height));
+}
+

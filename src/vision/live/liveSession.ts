@@ -1,0 +1,155 @@
+import { createActor, type SnapshotFrom } from "xstate";
+import type { Analysis } from "../../core/analyse";
+import type { Stage } from "../../core/drills";
+import { repLoop, startsStill, type Obstacle, type Sound } from "../../core/live/loop";
+import type { Look, Stance } from "../../core/live/stance";
+import { watchFor, type Attempt, type Decided, type RepWatch } from "../../core/live/watch";
+import type { Problem } from "../../core/scene/problems";
+import type { Track } from "../../core/track/track";
+import { nextFrames } from "../anytime/plan";
+import type { PoseNetwork } from "../network/poseNetwork";
+import { LiveReader, type LivePicture, type LiveReaderOptions } from "./liveReader";
+
+/** The state of the rep loop. */
+export type LoopSnapshot = SnapshotFrom<typeof repLoop>;
+
+/** A rep that was answered, with what it was judged from. */
+export interface AnsweredRep extends Decided {
+  id: string;
+  track: Track;
+  /** When the answer was there, ms on the camera's clock. */
+  answeredAt: number;
+}
+
+export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "release"> {
+  stage: Stage;
+  /** Reps of a bout. */
+  reps: number;
+  /** Analyses a track, somewhere where that keeps nothing waiting. */
+  analyse: (track: Track) => Promise<Analysis>;
+  /** Now, on the camera's clock, ms. */
+  now: () => number;
+  newId: () => string;
+  state: (snapshot: LoopSnapshot) => void;
+  sound: (sound: Sound) => void;
+  answered: (rep: AnsweredRep) => void;
+  /** What one look told, for whoever shows it. */
+  seen?: (stance: Stance, look: Look) => void;
+}
+
+/** A closer look is given up so long after what was to be judged, ms: an answer that comes later is none. */
+const CLOSER_MS = 2500;
+/** A frame read within this share of a wanted spacing stands for the wanted one. */
+const SLACK = 0.5;
+
+/**
+ * A running camera's reps: looks, watches, judges and answers, one loop for all.
+ *
+ * Pictures go in by `take`; the state, sounds and answers come out by the options.
+ */
+export class LiveSession {
+  readonly reader: LiveReader;
+  private readonly loop;
+  private readonly watch: RepWatch;
+  private busy = false;
+  private clearLooks = 0;
+  private sounds: Track["sounds"] = [];
+
+  constructor(network: PoseNetwork, private readonly options: LiveSessionOptions) {
+    const { stage, reps } = options;
+    this.watch = watchFor(stage);
+    this.loop = createActor(repLoop, { input: { reps, stillStart: startsStill(stage.rules) } });
+    this.loop.on("sound", ({ sound }) => options.sound(sound));
+    this.loop.subscribe((snapshot) => options.state(snapshot));
+    this.loop.start();
+    this.reader = new LiveReader(network, {
+      faceOn: stage.view === "face-on", size: options.size, want: options.want, ...(options.release ? { release: options.release } : {}),
+      looked: (stance, looks) => this.looked(stance, looks),
+    });
+  }
+
+  take(picture: LivePicture): void {
+    this.reader.take(picture);
+    if (picture.whole) this.lookAround();
+  }
+
+  /** A sudden sound, ms on the camera's clock. */
+  hear(sound: Track["sounds"][number]): void {
+    this.sounds = [...this.sounds.filter((s) => s.t > sound.t - 20_000), sound];
+  }
+
+  tell(event: Parameters<typeof this.loop.send>[0]): void {
+    this.loop.send(event);
+  }
+
+  stop(): void {
+    this.loop.stop();
+  }
+
+  private looked(stance: Stance, looks: readonly Look[]): void {
+    const newest = looks.at(-1)!;
+    this.options.seen?.(stance, newest);
+    this.loop.send({ type: "stance", t: newest.t, stance });
+    if (this.busy || !this.listening()) return;
+    const { attempt, found } = this.watch.next(looks, stance);
+    if (found) this.loop.send({ type: "found" });
+    if (attempt) void this.try(attempt);
+  }
+
+  /** Reps count from being armed until the bout is done. */
+  private listening(): boolean {
+    const snapshot = this.loop.getSnapshot();
+    return !snapshot.matches("done") && !snapshot.matches("paused") && !snapshot.matches("blocked") && snapshot.status === "active";
+  }
+
+  private async try(attempt: Attempt): Promise<void> {
+    this.busy = true;
+    const span = this.reader.span(attempt.from, attempt.to);
+    try {
+      if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null);
+      const { stage } = this.options;
+      const seen: Attempt = { ...attempt, from: span.from };
+      let track = span.followed(this.sounds);
+      let analysis = await this.options.analyse(track);
+      for (let round = 0; attempt.closer && round < 12 && this.options.now() < attempt.to + CLOSER_MS; round++) {
+        const frames = nextFrames(track, analysis, stage, stage.view === "face-on", false, SLACK);
+        if (!frames.length) break;
+        await span.lookAt(frames);
+        track = span.followed(this.sounds);
+        analysis = await this.options.analyse(track);
+      }
+      this.settle(this.watch.take(seen, analysis), track);
+    } finally {
+      span?.done();
+      this.busy = false;
+    }
+  }
+
+  private settle({ decided, nothing }: ReturnType<RepWatch["take"]>, track: Track | null): void {
+    for (const one of decided) {
+      const { verdict } = one.rep;
+      if (!verdict || !track) continue;
+      const id = this.options.newId();
+      this.options.answered({ ...one, id, track, answeredAt: this.options.now() });
+      this.loop.send({ type: "answered", answer: { id, at: one.about, verdict } });
+    }
+    if (nothing) this.loop.send({ type: "nothing" });
+  }
+
+  /** What a look at the whole picture tells of the place. */
+  private lookAround(): void {
+    const worst = obstacleOf(this.reader.problems());
+    const { obstacle } = this.loop.getSnapshot().context;
+    if (worst && worst !== obstacle) this.loop.send({ type: "obstacle", obstacle: worst });
+    this.clearLooks = worst ? 0 : this.clearLooks + 1;
+    if (worst === "phone moved") this.reader.holdAnew();
+    if (obstacle && obstacle !== "camera lost" && obstacle !== "hidden" && this.clearLooks >= CLEAR_LOOKS) this.loop.send({ type: "obstacle", obstacle: null });
+  }
+}
+
+/** So many looks at the whole picture without an obstacle, and it is over. */
+const CLEAR_LOOKS = 2;
+const NO_REPS = { reps: [], problems: [] } as unknown as Analysis;
+
+const obstacleOf = (problems: readonly Problem[]): Obstacle | null =>
+  problems.some((p) => p.code === "movedCamera") ? "phone moved" : problems.some((p) => p.code === "dark") ? "dark" : problems.some((p) => p.code === "secondPerson" && p.touches === "rep") ? "somebody in the way" : null;
