@@ -32,4 +32,4 @@ if (!existsSync(out)) {
 // Sample clips that the page offers to those without one of their own.
 const samples = path.join(root, "public/samples");
 mkdirSync(samples, { recursive: true });
-for (const clip of ["double-step-good.mp4", "double-step-left.mp4", "double-step-lead-late.mp4", ...[1, 2, 3, 4, 5].map((k) => `five-swings-${k}.mp4`)]) copyFileSync(path.join(root, "demo/clips", clip), path.join(samples, clip));
+for (const clip of ["double-step-bout.mp4", "double-step-good.mp4", "double-step-left.mp4", "double-step-lead-late.mp4", ...[1, 2, 3, 4, 5].map((k) => `five-swings-${k}.mp4`)]) copyFileSync(path.join(root, "demo/clips", clip), path.join(samples, clip));

@@ -72,6 +72,8 @@ export interface AnalyseOptions {
   soundOffset?: Timed;
   /** Pictures a second at which the clip was really filmed, when it plays slower. */
   captureFps?: number;
+  /** Seen by a running camera: it can't be slow motion. */
+  live?: boolean;
   /** Perturbed copies behind each uncertainty. */
   samples?: number;
   seed?: number;
@@ -102,15 +104,16 @@ export function analyse(original: Track, options: AnalyseOptions): Analysis {
   if (!(golfer.statureCm >= 120 && golfer.statureCm <= 220)) throw new RangeError(`stature must be 120 to 220 cm, got ${golfer.statureCm}`);
   const stage = options.by ?? (options.drill === "none" ? null : findStage(options.drill, options.stage).stage);
   const ask: Ask = { options, stage, rules: stage?.rules ?? options.rules ?? { kind: "swing", clubAhead: false }, view: stage?.view ?? options.view ?? "face-on" };
+  const asksSpeed = options.captureFps === undefined && !options.live;
   const told = readReps(realTime(original, options.captureFps), ask);
   // No swing at the speed the film plays: perhaps one at a slow-motion camera's.
-  const slowed = told.reps.length || options.captureFps !== undefined || !swings(ask.rules) ? null : slowSwing(original, ask);
+  const slowed = told.reps.length || !asksSpeed || !swings(ask.rules) ? null : slowSwing(original, ask);
   const read = slowed ?? told;
   const half = slowed ? null : halved(original);
   const less = half && readReps(realTime(half, options.captureFps), ask).reps;
   const problems = [...read.scene.problems];
   if (!read.reps.length) problems.push({ code: "noMotion", message: "No rep is seen in this clip.", action: "Film from before you stand still until after the finish.", touches: "nothing" });
-  else if (options.captureFps === undefined && swings(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
+  else if (asksSpeed && swings(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
   return {
     drill: options.drill,
     stage: stage?.id ?? null,

@@ -37,6 +37,6 @@ function bout(id: string, seed: number, faults: (Fault | null)[], { waggleBefore
   return {
     id, about: "A bout of ten, in one take.", drill: "double-step", view: "face-on", script, seed, golfer: INKA, outfit: OUTFITS.inka!, place: "range",
     camera: { ...HOME, knock: { at: reps[knockBefore]!.from - 3.6, pitch: 0.8, roll: 0.4, yaw: 1 } },
-    passer: { from: reps[passerBefore]!.from - 4.6, behind: 170, direction: 1 },
+    passer: { from: reps[passerBefore]!.from - 7, behind: 170, direction: 1 },
   };
 }

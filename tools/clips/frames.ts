@@ -103,13 +103,19 @@ const PASSER: Outfit = {
   shoes: "#222222", cap: null, hair: "#6d5a48", skin: "#d2a080",
 };
 
+/** So far outside somebody begins, cm; and is under way by then, s. */
+const OUTSIDE_CM = 150;
+const UNDER_WAY_S = 2;
+
 /** Someone else on their way across the picture. */
 function passerBy(spec: ClipSpec) {
   const { from, behind, direction } = spec.passer!;
   const across = spec.view === "face-on";
-  const start: [number, number] = across ? [-330 * direction, -behind] : [behind, 330 * direction];
-  const end: [number, number] = across ? [330 * direction, -behind] : [behind, -330 * direction];
+  // From outside the picture to outside.
+  const aside = Math.max(330, (spec.camera.distance + behind) * Math.tan((spec.camera.fov * Math.PI) / 360) + OUTSIDE_CM);
+  const start: [number, number] = across ? [-aside * direction, -behind] : [behind, aside * direction];
+  const end: [number, number] = across ? [aside * direction, -behind] : [behind, -aside * direction];
   const who = body(172, "female", 1.1);
   const sim = simulate(who, walk({ from: start, to: end, club: null }));
-  return { mesh: new GolferMesh(who, 1, PASSER, false), at: (t: number) => sim.at(Math.max(t - from, 0)) };
+  return { mesh: new GolferMesh(who, 1, PASSER, false), at: (t: number) => sim.at(Math.max(t - from, UNDER_WAY_S)) };
 }

@@ -29,12 +29,12 @@ export async function runCamera(clip: OpenClip, network: PoseNetwork, asked: { d
   let n = 0;
   const session = new LiveSession(network, {
     stage, size, reps: asked.reps, now, newId: () => String(++n), want: (want) => grabber.wants(want), release: (data) => grabber.back(data),
-    analyse: (track) => Promise.resolve(analyse(track, { golfer: asked.golfer, drill: asked.drill, stage: stage.id, samples: COPIES })),
+    analyse: (track) => Promise.resolve(analyse(track, { golfer: asked.golfer, drill: asked.drill, stage: stage.id, live: true, samples: COPIES })),
     state: (s) => {
       if (String(s.value) !== last) ran.said.push({ t: now(), what: (last = String(s.value)) });
     },
     sound: (sound) => ran.said.push({ t: now(), what: `♪ ${sound}` }),
-    answered: (rep) => ran.answered.push(rep),
+    answered: (rep) => ran.answered.push(rep), completed: () => {},
   });
   for await (const picture of clip.pictures()) {
     const early = picture.timeMs / asked.pace - (performance.now() - began);

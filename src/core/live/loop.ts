@@ -17,8 +17,9 @@ export type Obstacle = "phone moved" | "somebody in the way" | "dark" | "camera 
 export type Sound = "looking" | "settle" | "armed" | "seen" | "pass" | "fail" | "not judged" | "paused" | "bout done" | "trouble";
 
 export interface LoopInput {
-  /** Reps of a bout. */
+  /** Reps of a bout; and how many of it were counted before the loop began. */
   reps: number;
+  already: number;
   /** A still spell arms it; else a body that has taken its place does. */
   stillStart: boolean;
 }
@@ -71,16 +72,14 @@ export const startsStill = (rules: Pick<RepRules, "kind" | "movingStart">): bool
 export const repLoop = setup({
   types: { context: {} as LoopContext, input: {} as LoopInput, events: {} as LoopEvent, emitted: {} as { type: "sound"; sound: Sound } },
   guards: {
-    blocked: ({ context }) => context.obstacle !== null,
     armsUp: ({ context, event }) => event.type === "stance" && held(context.armsUpSince, event.t, ARMS_UP_MS),
     gone: ({ context, event }) => event.type === "stance" && !event.stance.present && held(context.since, event.t, GONE_MS),
     present: ({ event }) => event.type === "stance" && event.stance.present,
     ready: ({ context, event }) => event.type === "stance" && held(context.since, event.t, context.stillStart ? ARMS_AFTER.still : ARMS_AFTER.settled),
     moving: ({ event }) => event.type === "stance" && event.stance.moving,
     rested: ({ context, event }) => event.type === "stance" && held(context.since, event.t, FALSE_START_MS),
-    complete: ({ context }) => context.answers.length >= context.reps,
     last: ({ context }) => context.open <= 1,
-    lastOfBout: ({ context, event }) => event.type === "answered" && context.answers.length + 1 >= context.reps,
+    lastOfBout: ({ context, event }) => event.type === "answered" && context.already + context.answers.length + 1 >= context.reps,
   },
   actions: {
     sound: emit((_, sound: Sound) => ({ type: "sound" as const, sound })),
@@ -90,7 +89,7 @@ export const repLoop = setup({
     nothing: assign(({ context }) => ({ open: Math.max(0, context.open - 1) })),
     block: assign(({ event }) => (event.type === "obstacle" ? { obstacle: event.obstacle } : {})),
     afresh: assign({ since: null, armsUpSince: null }),
-    newBout: assign({ answers: [], since: null, armsUpSince: null, open: 0 }),
+    newBout: assign({ answers: [], already: 0, since: null, armsUpSince: null, open: 0 }),
     arms: assign(({ context, event }) => {
       if (event.type !== "stance") return {};
       const { armsUp, settled } = event.stance;

@@ -115,7 +115,8 @@ export const measure = pgTable("measure", {
 
 export const verdict = pgTable("verdict", {
   repId: text("rep_id").notNull().references(() => rep.id, { onDelete: "cascade" }),
-  by: text("by", { enum: ["computed", "golfer"] }).notNull().default("computed"),
+  /** `live`: what was told on the spot, from what had been seen by then. */
+  by: text("by", { enum: ["computed", "golfer", "live"] }).notNull().default("computed"),
   result: text("result", { enum: ["pass", "fail", "not judged"] }).notNull(),
   reasonCode: text("reason_code"),
   reasonMessage: text("reason_message"),

@@ -4,6 +4,7 @@ import { and, desc, eq, gt } from "drizzle-orm";
 import { ALGORITHM_VERSION, analyse, WHY, type Analysis } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
+import type { Verdict } from "../../core/judge/verdict";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
@@ -20,7 +21,14 @@ export interface SaveRequest {
   /** When it was filmed or read; decides session and bout. */
   at: Date;
   place?: string;
+  /** The bout it belongs to, of one who counts bouts (the filming page): made when it is not there yet. Else found by time. */
+  boutId?: string;
+  /** What the golfer was told on the spot, in order; kept beside what is computed here. */
+  told?: Told[];
 }
+
+/** A live answer. */
+export type Told = Pick<Verdict, "result" | "cue"> & { reason: Verdict["reason"] };
 
 /** A session goes on for this long after its last bout, a bout after its last rep, ms. */
 const SESSION_GAP = 3 * 3600_000;
@@ -38,7 +46,7 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
   const chosen = await chosenBy(db, request);
   const track = readTrack(await readFile(blobPath("tracks", request.trackSha256)));
   const analysis = analyse(track, {
-    golfer: { statureCm: who.statureCm, hand: who.hand }, drill: request.drill, stage: request.stage, captureFps: request.captureFps, ...(chosen ? { by: chosen.stage } : {}),
+    golfer: { statureCm: who.statureCm, hand: who.hand }, drill: request.drill, stage: request.stage, captureFps: request.captureFps, live: request.boutId !== undefined, ...(chosen ? { by: chosen.stage } : {}),
   });
   // A clip that may be slow motion is kept once its speed is known.
   if (analysis.problems.some((p) => p.code === "slowMotion")) return { ids: [], analysis };
@@ -67,6 +75,8 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
         repId: id, measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null,
       })));
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
+      const live = request.told?.[r.index];
+      if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ ...live, actions: [], checks: [] }), by: "live" });
     }
     return out;
   });
@@ -89,6 +99,7 @@ async function chosenBy(db: Db, { drill: id, stage }: SaveRequest): Promise<Chos
 async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Promise<string> {
   const since = new Date(request.at.getTime() - BOUT_GAP);
   const versionId = chosen ? await keepDrillVersion(db, chosen.drill) : null;
+  if (request.boutId && (await db.select({ id: bout.id }).from(bout).where(eq(bout.id, request.boutId))).length) return request.boutId;
   const running = await db
     .select({ boutId: bout.id, sessionId: session.id, versionId: bout.drillVersionId, stageId: bout.stageId, at: bout.startedAt })
     .from(bout)
@@ -96,13 +107,13 @@ async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Pr
     .where(and(eq(session.golferId, request.golferId), gt(session.startedAt, new Date(request.at.getTime() - SESSION_GAP))))
     .orderBy(desc(bout.startedAt));
   const same = running.find((b) => b.versionId === versionId && b.stageId === (chosen?.stage.id ?? null) && b.at > since && b.at <= request.at);
-  if (same) return same.boutId;
+  if (same && !request.boutId) return same.boutId;
   let sessionId = running[0]?.sessionId;
   if (!sessionId) {
     sessionId = randomUUID();
     await db.insert(session).values({ id: sessionId, golferId: request.golferId, startedAt: request.at, place: request.place ?? null });
   }
-  const id = randomUUID();
+  const id = request.boutId ?? randomUUID();
   await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId: chosen?.stage.id ?? null, startedAt: request.at });
   return id;
 }

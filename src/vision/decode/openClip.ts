@@ -134,11 +134,14 @@ async function keyTimes(track: InputVideoTrack, apartMs: number): Promise<number
 function* handedOut(sample: VideoSample, start: number, rotation: Frame["rotation"]): Generator<Picture, void, unknown> {
   const timeMs = (sample.timestamp - start) * 1000;
   try {
-    yield { timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) };
+    yield pictureOf(sample, timeMs, rotation);
   } finally {
     sample.close();
   }
 }
+
+/** A decoded sample as a picture of some time (ms); valid until the sample is closed. */
+export const pictureOf = (sample: VideoSample, timeMs: number, rotation: Frame["rotation"]): Picture => ({ timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) });
 
 async function cut(sample: VideoSample, timeMs: number, rotation: Frame["rotation"], area: Box | null, into?: () => Uint8Array<ArrayBuffer>): Promise<Cutout> {
   const { left, top, width: w, height: h } = sample.visibleRect;

@@ -2,7 +2,7 @@ import { pictureProblems, type Problem } from "../../core/scene/problems";
 import { ABSENT, asTrack, stanceOf, type Look, type Stance } from "../../core/live/stance";
 import { statureInPx } from "../../core/track/bodySize";
 import { median } from "../../core/maths/stats";
-import { at, POINT, POINTS, STRIDE, type Track } from "../../core/track/track";
+import { POINT, POINTS, STRIDE, type Track } from "../../core/track/track";
 import { findPeople, PRESENT, strangers, bodyIn } from "../coarseLook";
 import { boxOf, Resampler, type Square } from "../crop/resample";
 import { lumaOf, windowIn, windowOf } from "../cutoutWindows";
@@ -50,9 +50,13 @@ const KEPT_MS = 12_000;
 const WHOLE_MS = { lost: 250, there: 1000 };
 /** Looks without anybody after which they are searched for again, ms. */
 const LOST_MS = 700;
-/** Somebody who stands farther than this from the place that is read (share of stature) for this long has moved: their new place is read. */
+/** Feet that are farther than this from where they stood (share of stature) for this long stand in another place, which is read from then on; when they are so far and do not stand, the golfer walks. */
 const MOVED_OFF = 0.12;
 const MOVED_OFF_MS = 500;
+const WALKS = 0.36;
+/** Somebody so many times as large as who is followed, seen in one place in so many looks at the whole picture, is the golfer. */
+const LARGER = 1.15;
+const STAYS_LOOKS = 3;
 /** While somebody walks, so much room round their square is wanted. */
 const ROOM = 1.3;
 /** Problems of the place are told from so much of what was seen, ms: two looks at whole pictures and a half. */
@@ -69,6 +73,8 @@ interface Kept {
 /** Where the golfer practises: the still crop and the area of the feet, as long as they stay. */
 interface Place {
   square: Square;
+  /** Middle of the feet, px. */
+  stood: [x: number, y: number];
   feet: FeetArea;
   area: Box;
   reach: number;
@@ -97,6 +103,7 @@ export class LiveReader {
   /** While a part of the last seconds is judged, the place stays. */
   private holding = 0;
   private closing = false;
+  private rival: { x: number; y: number; looks: number } | null = null;
   /** Calls of the network. */
   calls = 0;
 
@@ -189,7 +196,8 @@ export class LiveReader {
     if (newest.presence >= PRESENT) this.seenAt = newest.t;
     const stance = stanceOf(this.looks);
     if (!this.holding) this.settle(stance, newest.t);
-    this.options.looked(stance, this.looks);
+    // Who has gone is told once more by the look that missed them.
+    this.options.looked(this.looks.length ? stance : ABSENT, this.looks.length ? this.looks : [newest]);
   }
 
   /** Holds still on where the golfer stands, or lets go of it when they have gone. */
@@ -199,15 +207,17 @@ export class LiveReader {
       if (stance.settled) this.hold();
       return;
     }
+    const recent = this.recent(t);
+    if (!recent.length) return;
     const tall = this.place.square.size / LIVE_SQUARE.size;
-    const own = squareOf(this.recent(t));
-    const away = stance.present && Math.hypot(own.cx - this.place.square.cx, own.cy - this.place.square.cy) > MOVED_OFF * tall;
-    this.awaySince = away ? (this.awaySince ?? t) : null;
+    const [x, y] = feetOf(recent);
+    const far = Math.hypot(x - this.place.stood[0], y - this.place.stood[1]) / tall;
+    this.awaySince = far > MOVED_OFF ? (this.awaySince ?? t) : null;
     if (this.awaySince === null || t - this.awaySince < MOVED_OFF_MS) return;
     if (stance.settled) this.hold();
-    else if (Math.hypot(own.cx - this.place.square.cx, own.cy - this.place.square.cy) > 3 * MOVED_OFF * tall) {
-      // They walk: followed until they stand again.
-      this.square = own;
+    else if (far > WALKS) {
+      // Followed until they stand again.
+      this.square = squareOf(recent);
       this.leave();
       this.wantNow();
     }
@@ -220,16 +230,16 @@ export class LiveReader {
   private hold(): void {
     const { width, height } = this.options.size;
     const looks = this.recent(this.looks.at(-1)!.t);
+    // Of one who bends down to a ball no size can be told.
+    if (!looks.length || !upright(looks)) return;
     const square = squareOf(looks);
-    const points = asTrack(looks);
-    const feet = [POINT.leftAnkle, POINT.rightAnkle, POINT.leftToe, POINT.rightToe, POINT.leftHeel, POINT.rightHeel];
-    const middle = (axis: 0 | 1) => median(looks.map((_, i) => feet.reduce((s, p) => s + points.landmarks[at(i, p) + axis]!, 0) / feet.length));
+    const stood = feetOf(looks);
     const body = bodyIn(square);
-    const area = feetArea([middle(0), middle(1)], body);
+    const area = feetArea(stood, body);
     this.leave();
     this.square = square;
     this.place = {
-      square, feet: area, area: cutoutArea([boxOf(square), feetBox(area)], width, height), reach: Math.round(body * 0.24), background: null,
+      square, stood, feet: area, area: cutoutArea([boxOf(square), feetBox(area)], width, height), reach: Math.round(body * 0.24), background: null,
       golfer: boxOf({ ...square, size: square.size * ROOM }),
     };
     this.wantNow();
@@ -268,7 +278,9 @@ export class LiveReader {
     const lost = !this.square;
     const found = await handled(findPeople(whole, this.network, this.timings, lost));
     if (this.square) {
-      if (this.place) this.about.others.push(...strangers(t, found, this.square));
+      const others = strangers(t, found, this.square);
+      if (this.place) this.about.others.push(...others);
+      if (!this.holding) this.compare(others, this.square);
       return;
     }
     if (!lost) return;
@@ -286,6 +298,24 @@ export class LiveReader {
     }
     this.square = square;
     this.seenAt = t;
+    this.wantNow();
+  }
+
+  /** Who was taken for the golfer may stand behind: somebody larger who stays is the golfer. */
+  private compare(others: Track["others"], own: Square): void {
+    const largest = [...others].sort((a, b) => b.size - a.size)[0];
+    if (!largest || largest.size < LARGER * own.size) {
+      this.rival = null;
+      return;
+    }
+    const same = this.rival && Math.hypot(largest.x - this.rival.x, largest.y - this.rival.y) < 0.25 * largest.size;
+    this.rival = { x: largest.x, y: largest.y, looks: same ? this.rival!.looks + 1 : 1 };
+    if (this.rival.looks < STAYS_LOOKS) return;
+    this.rival = null;
+    this.leave();
+    this.looks = [];
+    this.square = { cx: largest.x, cy: largest.y, size: largest.size };
+    this.seenAt = largest.t;
     this.wantNow();
   }
 
@@ -334,12 +364,14 @@ export class LiveReader {
     };
     return {
       from: t0,
+      looks: () => reading.track(about),
       followed: (sounds) => {
         const track = reading.track({ ...about, sounds: within(sounds) });
         reading.follow(track, 0, near);
         return track;
       },
       lookAt: async (frames) => {
+        if (!frames.length) return;
         this.closing = true;
         try {
           await Promise.all(frames.map(async (i) => {
@@ -365,18 +397,34 @@ export class LiveReader {
 /** A part of the last seconds, on its own clock from `from` (ms on the camera's clock) on. */
 export interface LiveSpan {
   from: number;
+  /** The track of the looks taken so far; `followed` with what is followed in the picture too. */
+  looks: () => Track;
   followed: (sounds: Track["sounds"]) => Track;
   lookAt: (frames: readonly number[]) => Promise<void>;
   done: () => void;
 }
 
-/** The still square round a golfer who stands. */
+/** Middle of some points over looks, px. */
+const middleOf = (looks: readonly Look[], points: readonly number[], axis: 0 | 1): number => median(looks.map((l) => points.reduce((s, p) => s + l.points[p * STRIDE + axis]!, 0) / points.length));
+
+const FEET = [POINT.leftAnkle, POINT.rightAnkle, POINT.leftToe, POINT.rightToe, POINT.leftHeel, POINT.rightHeel];
+const HIPS = [POINT.leftHip, POINT.rightHip];
+const ANKLES = [POINT.leftAnkle, POINT.rightAnkle];
+const SHOULDERS = [POINT.leftShoulder, POINT.rightShoulder];
+
+const feetOf = (looks: readonly Look[]): [x: number, y: number] => [middleOf(looks, FEET, 0), middleOf(looks, FEET, 1)];
+
+/** The still square round a golfer who stands: over the feet, for the hips may be anywhere. */
 function squareOf(looks: readonly Look[]): Square {
-  const { landmarks } = asTrack(looks);
   const tall = statureInPx(asTrack(looks));
-  const hip = (axis: 0 | 1) => median(looks.map((_, i) => (landmarks[at(i, POINT.leftHip) + axis]! + landmarks[at(i, POINT.rightHip) + axis]!) / 2));
-  return { cx: Math.round(hip(0)), cy: Math.round(hip(1) + LIVE_SQUARE.below * tall), size: Math.round(LIVE_SQUARE.size * tall) };
+  return { cx: Math.round(middleOf(looks, ANKLES, 0)), cy: Math.round(middleOf(looks, HIPS, 1) + LIVE_SQUARE.below * tall), size: Math.round(LIVE_SQUARE.size * tall) };
 }
+
+/** Whether somebody stands, however bent to a ball at address: the trunk is as high as this share of the legs at least (standing 0.6, at address 0.5). */
+const upright = (looks: readonly Look[]): boolean => {
+  const [shoulders, hips, ankles] = [SHOULDERS, HIPS, ANKLES].map((p) => middleOf(looks, p, 1)) as [number, number, number];
+  return hips - shoulders > 0.4 * (ankles - hips);
+};
 
 const holds = (c: Cutout, area: Box): boolean => c.left <= area.left && c.top <= area.top && c.left + c.frame.width >= area.right && c.top + c.frame.height >= area.bottom;
 

@@ -13,18 +13,26 @@ import { LiveReader, type LivePicture, type LiveReaderOptions } from "./liveRead
 /** The state of the rep loop. */
 export type LoopSnapshot = SnapshotFrom<typeof repLoop>;
 
-/** A rep that was answered, with what it was judged from. */
-export interface AnsweredRep extends Decided {
+/** What was seen of a rep: its track, and when that begins, ms on the camera's clock. */
+export interface SeenRep {
   id: string;
   track: Track;
+  trackFrom: number;
+}
+
+/** A rep that was answered, with what it was judged from. */
+export interface AnsweredRep extends Decided, SeenRep {
+  /** Until when it is recorded, ms on the camera's clock: its finish, or the last hold or landing that the stage asks for, and half a second. */
+  recordedTo: number;
   /** When the answer was there, ms on the camera's clock. */
   answeredAt: number;
 }
 
 export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "release"> {
   stage: Stage;
-  /** Reps of a bout. */
+  /** Reps of a bout, and how many of this one were counted before. */
   reps: number;
+  already?: number;
   /** Analyses a track, somewhere where that keeps nothing waiting. */
   analyse: (track: Track) => Promise<Analysis>;
   /** Now, on the camera's clock, ms. */
@@ -33,6 +41,8 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
   state: (snapshot: LoopSnapshot) => void;
   sound: (sound: Sound) => void;
   answered: (rep: AnsweredRep) => void;
+  /** The whole of an answered rep has been seen. */
+  completed: (rep: SeenRep) => void;
   /** What one look told, for whoever shows it. */
   seen?: (stance: Stance, look: Look) => void;
 }
@@ -54,11 +64,12 @@ export class LiveSession {
   private busy = false;
   private clearLooks = 0;
   private sounds: Track["sounds"] = [];
+  private completing: { id: string; from: number; to: number }[] = [];
 
   constructor(network: PoseNetwork, private readonly options: LiveSessionOptions) {
     const { stage, reps } = options;
     this.watch = watchFor(stage);
-    this.loop = createActor(repLoop, { input: { reps, stillStart: startsStill(stage.rules) } });
+    this.loop = createActor(repLoop, { input: { reps, already: options.already ?? 0, stillStart: startsStill(stage.rules) } });
     this.loop.on("sound", ({ sound }) => options.sound(sound));
     this.loop.subscribe((snapshot) => options.state(snapshot));
     this.loop.start();
@@ -90,6 +101,7 @@ export class LiveSession {
     const newest = looks.at(-1)!;
     this.options.seen?.(stance, newest);
     this.loop.send({ type: "stance", t: newest.t, stance });
+    this.complete(newest.t);
     if (this.busy || !this.listening()) return;
     const { attempt, found } = this.watch.next(looks, stance);
     if (found) this.loop.send({ type: "found" });
@@ -106,34 +118,53 @@ export class LiveSession {
     this.busy = true;
     const span = this.reader.span(attempt.from, attempt.to);
     try {
-      if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null);
+      if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null, attempt.from);
       const { stage } = this.options;
       const seen: Attempt = { ...attempt, from: span.from };
+      const faceOn = stage.view === "face-on";
+      // A camera's looks may lie far apart: nothing is said of a rep before it was looked at evenly.
+      await span.lookAt(nextFrames(span.looks(), null, stage, faceOn, false, SLACK));
       let track = span.followed(this.sounds);
       let analysis = await this.options.analyse(track);
       for (let round = 0; attempt.closer && round < 12 && this.options.now() < attempt.to + CLOSER_MS; round++) {
-        const frames = nextFrames(track, analysis, stage, stage.view === "face-on", false, SLACK);
+        const frames = nextFrames(track, analysis, stage, faceOn, false, SLACK);
         if (!frames.length) break;
         await span.lookAt(frames);
         track = span.followed(this.sounds);
         analysis = await this.options.analyse(track);
       }
-      this.settle(this.watch.take(seen, analysis), track);
+      this.settle(this.watch.take(seen, analysis), track, span.from);
     } finally {
       span?.done();
       this.busy = false;
     }
   }
 
-  private settle({ decided, nothing }: ReturnType<RepWatch["take"]>, track: Track | null): void {
+  private settle({ decided, nothing }: ReturnType<RepWatch["take"]>, track: Track | null, trackFrom: number): void {
     for (const one of decided) {
       const { verdict } = one.rep;
       if (!verdict || !track) continue;
       const id = this.options.newId();
-      this.options.answered({ ...one, id, track, answeredAt: this.options.now() });
+      const { finish, impact, release } = one.rep.events;
+      const over = finish?.t ?? (impact ?? release ? (impact ?? release)!.t + TO_FINISH_MS : one.rep.to);
+      const recordedTo = Math.max(trackFrom + over, one.deciding ?? 0) + AFTER_END_MS;
+      this.completing.push({ id, from: trackFrom, to: recordedTo });
+      this.options.answered({ ...one, id, track, trackFrom, recordedTo, answeredAt: this.options.now() });
       this.loop.send({ type: "answered", answer: { id, at: one.about, verdict } });
     }
     if (nothing) this.loop.send({ type: "nothing" });
+  }
+
+  /** Hands on the whole of reps that are over. */
+  private complete(now: number): void {
+    const over = this.completing.filter((c) => c.to <= now);
+    this.completing = this.completing.filter((c) => c.to > now);
+    for (const { id, from, to } of over) {
+      const span = this.reader.span(from, to);
+      if (!span) continue;
+      this.options.completed({ id, track: span.followed(this.sounds), trackFrom: span.from });
+      span.done();
+    }
   }
 
   /** What a look at the whole picture tells of the place. */
@@ -147,6 +178,9 @@ export class LiveSession {
   }
 }
 
+/** A swing that has not finished by then does so within this of its strike, ms; and the recorder keeps on for so long after the end. */
+const TO_FINISH_MS = 1500;
+const AFTER_END_MS = 500;
 /** So many looks at the whole picture without an obstacle, and it is over. */
 const CLEAR_LOOKS = 2;
 const NO_REPS = { reps: [], problems: [] } as unknown as Analysis;

@@ -76,7 +76,7 @@ export async function networkIn(endpoints: readonly Endpoint[]): Promise<PoseNet
     crop: () => crops.pop() ?? new Float32Array(CROP_SIDE * CROP_SIDE * 3),
     async landmarks(input) {
       const { mask, heat } = outputs.pop() ?? { mask: new Float32Array(MASK_SIZE), heat: new Float32Array(HEAT_SIZE) };
-      const { crop, ...output } = await send((t) => t.landmarks(...transfer([input, mask, heat] as const, [input.buffer, mask.buffer, heat.buffer])));
+      const { crop, ...output } = await send((t) => t.landmarks(transfer(input, [input.buffer]), transfer(mask, [mask.buffer]), transfer(heat, [heat.buffer])));
       crops.push(crop);
       return output;
     },

@@ -19,6 +19,8 @@ export interface StripSize {
 export const TINY: StripSize = { width: 44, height: 110, toeBar: 0, heelBar: 2.6, gap: 0, stream: 1.8, post: 2, postLength: 9, print: 0, cmAcross: 80 };
 export const CARD: StripSize = { width: 180, height: 300, toeBar: 2, heelBar: 4.5, gap: 2, stream: 2.2, post: 3, postLength: 18, print: 22, cmAcross: 75 };
 export const FILM: StripSize = { width: 236, height: 566, toeBar: 3.6, heelBar: 7, gap: 2.5, stream: 2.8, post: 4, postLength: 26, print: 34, cmAcross: 75 };
+/** Read from 5 m: the deciding stretch of a rep. */
+export const PHONE: StripSize = { width: 322, height: 240, toeBar: 9, heelBar: 17, gap: 4, stream: 9, post: 12, postLength: 60, print: 60, cmAcross: 60 };
 
 export interface StripScales {
   x: ScaleLinear<number, number>;
@@ -29,12 +31,16 @@ export interface StripScales {
   to: number;
 }
 
-/** Time runs down from a little before the still instant to after the finish; the target axis runs across as in the film, from behind the line to the ball. */
-export function stripScales(size: StripSize, series: RepSeries, events: Record<string, number>, hand: "left" | "right"): StripScales {
+/**
+ * Time runs down from a little before the still instant to after the finish; the target axis runs across as in the film, from behind the line to the ball.
+ *
+ * @param stretch only so much of the rep, ms
+ */
+export function stripScales(size: StripSize, series: RepSeries, events: Record<string, number>, hand: "left" | "right", stretch?: readonly [from: number, to: number]): StripScales {
   const first = series.t[0] ?? 0;
   const last = series.t[series.t.length - 1] ?? 1;
-  const from = Math.max(first, (events.address ?? events.handStart ?? first) - 180);
-  const to = Math.min(last, (events.finish ?? (events.impact ?? last) + 700) + 80);
+  const from = Math.max(first, stretch?.[0] ?? (events.address ?? events.handStart ?? first) - 180);
+  const to = Math.min(last, stretch?.[1] ?? (events.finish ?? (events.impact ?? last) + 700) + 80);
   const toTarget = hand === "right" ? 1 : -1;
   const { behind } = series;
   const feet = visible(series, from, to).flatMap((i) => (behind ? [behind.rear[i] ?? behind.heels[i]!, behind.toes[i]!] : [series.leadFootT[i]!, series.trailFootT[i]!]));

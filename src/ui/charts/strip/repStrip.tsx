@@ -10,14 +10,14 @@ import type { Part, StripData } from "./stripData";
  * The rep strip: time runs down, the target axis runs across as in the film. Land is a foot on the ground, water is where
  * the weight can be, the stream is the estimated weight (as broad as it is unsure), gates are what is asked.
  *
- * With `few` only top and strike are lines. With `asked` nothing is judged yet: the gates stand in ink. With the checks'
+ * With `stretch` it is only that much of the rep, ms. With `few` only top and strike are lines. With `asked` nothing is judged yet: the gates stand in ink. With the checks'
  * `names` each gate is read out for itself; without them the strip is one picture.
  *
  * Its relatives (docs/look.md): of a to-and-fro one period is drawn, with the hands' way dotted; a pivot opens its foot's
  * bank into a fan; from behind it runs from heels to toes, with the hips and the wall they were at.
  */
-export function RepStrip({ data, size = FILM, onlyGate, asked = false, few = size.width <= TINY.width, names, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; few?: boolean; names?: ReadonlyMap<string, string>; label: string }) {
-  const s = stripScales(size, data.series, data.events, data.hand);
+export function RepStrip({ data, size = FILM, onlyGate, asked = false, few = size.width <= TINY.width, stretch, names, label }: { data: StripData; size?: StripSize; onlyGate?: string; asked?: boolean; few?: boolean; stretch?: readonly [from: number, to: number]; names?: ReadonlyMap<string, string>; label: string }) {
+  const s = stripScales(size, data.series, data.events, data.hand, stretch);
   const shown = data.checks.filter((c) => onlyGate === undefined || c.id === onlyGate);
   const gates = gatesOf(shown, data.at, data.series, data.events, s, size);
   const tiny = size.width <= TINY.width;

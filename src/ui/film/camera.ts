@@ -1,0 +1,84 @@
+import { transfer, wrap, type Remote } from "comlink";
+import type { CameraSize, StandIn } from "@/vision/worker/liveProtocol";
+
+/** Which camera films: the one beside the screen, the one on the back, or the stand-in. */
+export type CameraChoice = "screen side" | "back" | "stand-in";
+
+/** A camera that runs. */
+export interface RunningCamera {
+  size: CameraSize;
+  /** What hands its frames to the worker that takes them. */
+  frames: ReadableStream<VideoFrame> | MessagePort;
+  /** A real camera's picture for the preview; the stand-in draws its own. */
+  stream: MediaStream | null;
+  /** As the device calls it. */
+  label: string;
+  stop(): void;
+}
+
+/** Why a camera can't be had, in words and with what to do. */
+export class CameraError extends Error {
+  override name = "CameraError";
+  constructor(message: string, readonly action: string) {
+    super(message);
+  }
+}
+
+/** A picture is asked for with so many pixels and so many a second: what the golfer's distance and a swing's speed want. */
+const WANTED = { width: 1280, height: 720, fps: 60 };
+
+/**
+ * Opens a camera.
+ *
+ * @param preview where a stand-in draws what it shows
+ * @throws CameraError
+ */
+export function openCamera(choice: CameraChoice, films: readonly string[], preview: HTMLCanvasElement | null): Promise<RunningCamera> {
+  return choice === "stand-in" ? openStandIn(films, preview) : openReal(choice);
+}
+
+async function openStandIn(films: readonly string[], preview: HTMLCanvasElement | null): Promise<RunningCamera> {
+  const worker = new Worker(new URL("../../vision/worker/standIn.worker.ts", import.meta.url), { type: "module" });
+  const remote: Remote<StandIn> = wrap<StandIn>(worker);
+  const { port1, port2 } = new MessageChannel();
+  const drawn = preview?.transferControlToOffscreen() ?? null;
+  try {
+    const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), transfer(port1, [port1]), drawn && transfer(drawn, [drawn]), false);
+    return { size, frames: port2, stream: null, label: "a film that stands in for a camera", stop: () => worker.terminate() };
+  } catch (error) {
+    console.error(error);
+    worker.terminate();
+    throw new CameraError("The film that stands in for a camera did not come.", "Try again.");
+  }
+}
+
+/** Chromium's way from a camera's track to its frames. */
+interface TrackProcessor {
+  new (init: { track: MediaStreamTrack; maxBufferSize?: number }): { readable: ReadableStream<VideoFrame> };
+}
+
+async function openReal(choice: CameraChoice): Promise<RunningCamera> {
+  if (!navigator.mediaDevices?.getUserMedia) throw new CameraError("This page may not use a camera.", "Open it by https, or on the computer itself.");
+  const stream = await navigator.mediaDevices.getUserMedia({
+    video: { facingMode: choice === "back" ? "environment" : "user", width: { ideal: WANTED.width }, height: { ideal: WANTED.height }, frameRate: { ideal: WANTED.fps } }, audio: false,
+  }).catch((error: unknown) => {
+    throw refused(error);
+  });
+  const [track] = stream.getVideoTracks();
+  const { width = WANTED.width, height = WANTED.height, frameRate = 30 } = track!.getSettings();
+  const Processor = (globalThis as { MediaStreamTrackProcessor?: TrackProcessor }).MediaStreamTrackProcessor;
+  const stop = () => stream.getTracks().forEach((t) => t.stop());
+  if (!Processor) {
+    stop();
+    throw new CameraError("This browser does not hand out a camera’s single pictures.", "Film with the phone’s own camera and read the clips, or open this page in Chrome.");
+  }
+  return { size: { width, height, fps: frameRate }, frames: new Processor({ track: track!, maxBufferSize: 8 }).readable, stream, label: track!.label, stop };
+}
+
+function refused(error: unknown): CameraError {
+  const name = error instanceof DOMException ? error.name : "";
+  if (name === "NotAllowedError") return new CameraError("The camera was refused.", "Allow it in the browser’s settings for this page, then try again.");
+  if (name === "NotFoundError" || name === "OverconstrainedError") return new CameraError("There is no camera here.", "Open this page on the phone, or try it without a camera.");
+  if (name === "NotReadableError" || name === "AbortError") return new CameraError("Another program uses the camera.", "Close it there, then try again.");
+  return new CameraError("The camera did not start.", "Try again.");
+}

@@ -1,0 +1,203 @@
+"use client";
+
+import Link from "next/link";
+import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { Button } from "@/ui/kit/button";
+import { inWords } from "@/ui/kit/inWords";
+import type { CameraChoice } from "./camera";
+import { Filming, type FilmingState, type FilmRequest } from "./filming";
+import { Voice } from "./sounds";
+import { VerdictScreen } from "./verdictScreen";
+import { lines, stateWords, verdictWords } from "./words";
+
+interface Props extends FilmRequest {
+  drillName: string;
+  stageName: string;
+  view: "face-on" | "down-the-line";
+  stillStart: boolean;
+  /** A film can stand in for a camera. */
+  standIn: boolean;
+}
+
+/** A bout's own number, kept in the address so that a page that is loaded again goes on with it. */
+function boutInAddress(): string {
+  const here = new URL(window.location.href);
+  const known = here.searchParams.get("bout");
+  if (known) return known;
+  const made = crypto.randomUUID();
+  here.searchParams.set("bout", made);
+  window.history.replaceState(null, "", here);
+  return made;
+}
+
+/** Set the phone down, swing, be told, again: the rep loop with its screen. */
+export function FilmView(props: Props) {
+  const [tools, setTools] = useState<{ filming: Filming; voice: Voice } | null>(null);
+  const request = useRef(props);
+  useEffect(() => {
+    const voice = new Voice();
+    const filming = new Filming(request.current, voice, boutInAddress());
+    setTools({ filming, voice });
+    void filming.warm();
+    return () => {
+      filming.stop();
+      voice.close();
+    };
+  }, []);
+  if (!tools) return <p className="mt-10 text-ink-2">The page gets ready.</p>;
+  return <Running {...props} {...tools} />;
+}
+
+function Running({ filming, voice, ...props }: Props & { filming: Filming; voice: Voice }) {
+  const state = useSyncExternalStore(filming.subscribe, filming.state, filming.state);
+  const video = useRef<HTMLVideoElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [choice, setChoice] = useState<CameraChoice>("screen side");
+  const [runs, setRuns] = useState(0);
+  const counted = state.already + (state.loop?.answers.length ?? 0);
+  const running = state.step === "running";
+
+  useEffect(() => {
+    const changed = () => {
+      if (!running) return;
+      filming.tell({ type: "obstacle", obstacle: document.hidden ? "hidden" : null });
+      if (!document.hidden) void filming.stayAwake();
+    };
+    document.addEventListener("visibilitychange", changed);
+    return () => document.removeEventListener("visibilitychange", changed);
+  }, [filming, running]);
+
+  const start = (which: CameraChoice) => {
+    setChoice(which);
+    void filming.start(which, { video: video.current, canvas: canvas.current });
+  };
+  const stop = () => {
+    filming.stop();
+    setRuns((n) => n + 1);
+  };
+  const preview = running && !state.shown && state.loop?.state !== "done";
+  return (
+    <>
+      {state.step !== "running" && <Before {...props} state={state} start={start} counted={counted} />}
+      <div className={running ? "fixed inset-0 z-20 bg-paper" : "sr-only"} aria-hidden={!running}>
+        <div className={preview ? "absolute inset-0 grid grid-rows-[auto_1fr]" : "hidden"}>
+          <StateWords state={state} stillStart={props.stillStart} />
+          <div className="relative min-h-0 overflow-hidden bg-silt">
+            <video ref={video} muted playsInline aria-label="What the camera sees" className={`h-full w-full object-contain ${choice === "screen side" ? "-scale-x-100" : ""} ${choice === "stand-in" ? "hidden" : ""}`} />
+            <canvas key={runs} ref={canvas} aria-label="What the stand-in camera sees" className={`h-full w-full object-contain ${choice === "stand-in" ? "" : "hidden"}`} />
+          </div>
+        </div>
+        {running && state.shown && state.loop?.state !== "done" && (
+          <VerdictScreen rep={state.shown.rep} hand={props.hand} count={counted} of={props.reps} next={nextWords(state, props.stillStart)} />
+        )}
+        {running && state.loop?.state === "done" && <Done {...props} state={state} filming={filming} counted={counted} />}
+        {running && state.loop?.state !== "done" && <Controls filming={filming} voice={voice} state={state} stop={stop} />}
+      </div>
+    </>
+  );
+}
+
+/** Before the camera runs: which drill, which camera, and what is wrong if anything is. */
+function Before({ drillName, stageName, view, reps, standIn, state, start, counted }: Props & { state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
+  const loading = state.step === "loading";
+  return (
+    <div className="max-w-[640px]">
+      <p className="mt-6 text-[15px] text-ink-2">{drillName}, {stageName.toLowerCase()}</p>
+      <h1 className="mt-1 text-[46px] leading-none">{counted ? `Go on: ${counted} of ${reps} are counted` : `Film ${inWords(reps)} reps`}</h1>
+      <ol className="mt-6 grid list-decimal gap-2 pl-6 text-[17px]">
+        <li>Stand the phone {view === "face-on" ? "in front of you" : "behind you, on the line through your toes"}, at hip height, about four paces away, the screen toward you.</li>
+        <li>Turn the sound up: every state has its own sound, and a fail speaks its cue.</li>
+        <li>Walk into the picture. You need not touch the phone again: both arms up for a second pauses.</li>
+      </ol>
+      {state.trouble && (
+        <p role="alert" className="mt-6 border-l-4 border-fail pl-4 text-[17px]"><strong className="block">{state.trouble.message}</strong>{state.trouble.action}</p>
+      )}
+      <div className="mt-6 flex flex-wrap gap-3">
+        <Button look="main" disabled={loading} className="min-h-14 px-6 text-[20px]" onClick={() => start("screen side")}>Start the camera</Button>
+        <Button disabled={loading} className="min-h-14" onClick={() => start("back")}>Use the back lens: sound alone answers</Button>
+        {standIn && <Button disabled={loading} className="min-h-14" onClick={() => start("stand-in")}>Try without a camera</Button>}
+      </div>
+      <p aria-live="polite" className="mt-4 min-h-6 text-ink-2">{loading ? `${state.loading}.` : ""}</p>
+      <Outgoing state={state} />
+    </div>
+  );
+}
+
+function Outgoing({ state }: { state: FilmingState }) {
+  if (!state.waiting) return null;
+  return <p className="text-[15px] text-ink-2">{state.waiting === 1 ? "One rep waits" : `${state.waiting} reps wait`} here to be sent.{state.sending ? ` ${state.sending}` : ""}</p>;
+}
+
+/** What the loop waits for, large. */
+function StateWords({ state, stillStart }: { state: FilmingState; stillStart: boolean }) {
+  const said = state.loop ? stateWords(state.loop, stillStart) : { word: "One moment", more: "" };
+  return (
+    <div className="px-5 pt-5 pb-3" aria-live="polite">
+      <p className="display text-[64px] leading-[0.95] md:text-[92px]">{lines(said.word).join(" ")}</p>
+      <p className="mt-2 min-h-7 text-[20px]">{said.more}</p>
+    </div>
+  );
+}
+
+const nextWords = (state: FilmingState, stillStart: boolean): string => {
+  const said = state.loop && stateWords(state.loop, stillStart);
+  return said ? [said.word, said.more].filter(Boolean)[0]! : "";
+};
+
+function Controls({ filming, voice, state, stop }: { filming: Filming; voice: Voice; state: FilmingState; stop: () => void }) {
+  const [muted, setMuted] = useState(false);
+  useEffect(() => voice.mute(muted), [voice, muted]);
+  const paused = state.loop?.state === "paused";
+  const shown = state.shown;
+  return (
+    <div className="absolute right-3 bottom-3 left-3 z-10 flex flex-wrap justify-end gap-2">
+      {state.trouble && <p role="alert" className="mr-auto max-w-[60%] bg-ink p-3 text-[15px] text-paper"><strong className="block">{state.trouble.message}</strong>{state.trouble.action}</p>}
+      {shown && <Button className="bg-paper" onClick={() => void filming.withdraw(shown.answer.id)}>That one doesn&rsquo;t count</Button>}
+      <Button className="bg-paper" aria-pressed={muted} onClick={() => setMuted(!muted)}>{muted ? "Sound on" : "Sound off"}</Button>
+      <Button className="bg-paper" onClick={() => filming.tell({ type: paused ? "resume" : "pause" })}>{paused ? "Go on" : "Pause"}</Button>
+      <Button className="bg-paper" onClick={() => filming.tell({ type: "end" })}>End the bout</Button>
+      <Button className="bg-paper" onClick={stop}>Stop the camera</Button>
+    </div>
+  );
+}
+
+/** After the bout: what passed, and the one thing to change. */
+function Done({ drill, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
+  const answers = state.loop?.answers ?? [];
+  const passed = answers.filter((a) => a.verdict.result === "pass").length;
+  const open = answers.filter((a) => a.verdict.result === "not judged").length;
+  const cues = answers.flatMap((a) => a.verdict.cue?.words ?? []);
+  const most = [...new Set(cues)].sort((a, b) => cues.filter((c) => c === b).length - cues.filter((c) => c === a).length)[0];
+  return (
+    <div className="h-full overflow-auto px-5 py-8 md:px-10">
+      <h1 className="text-[46px] leading-none">{answers.length ? `${passed} of ${answers.length} passed` : "No rep in this bout"}</h1>
+      <p className="mt-3 text-[20px]">
+        {most ? <>The one thing to change: <strong>{most.toLowerCase()}</strong>.</> : passed ? "Nothing to change." : ""}
+        {open > 0 && ` ${open === 1 ? "One was" : `${open} were`} not judged.`}
+      </p>
+      <ol className="mt-6 grid max-w-[480px] gap-2">
+        {answers.map((a, k) => (
+          <li key={a.id} className="flex min-h-11 items-center justify-between gap-4 border-b border-hair">
+            <span>{k + 1}. {a.verdict.result === "pass" ? "Pass" : a.verdict.result === "fail" ? `Fail: ${a.verdict.cue?.words.toLowerCase() ?? ""}` : `Not judged: ${verdictWords(a.verdict).more.toLowerCase()}`}</span>
+            <Button look="quiet" onClick={() => void filming.withdraw(a.id)}>Doesn&rsquo;t count</Button>
+          </li>
+        ))}
+      </ol>
+      <div className="mt-8 flex flex-wrap gap-3">
+        <Button look="main" onClick={() => filming.nextBout(newBout())}>Start the next bout</Button>
+        <Button asChild><Link href="/reps">See the reps</Link></Button>
+        <Button asChild><Link href={`/drills/${drill.id}`}>Back to the drill</Link></Button>
+      </div>
+      <p className="mt-6 text-[15px] text-ink-2" aria-live="polite">{state.waiting ? "" : `All ${counted} of ${reps} are kept.`}</p>
+      <Outgoing state={state} />
+    </div>
+  );
+}
+
+function newBout(): string {
+  const here = new URL(window.location.href);
+  const made = crypto.randomUUID();
+  here.searchParams.set("bout", made);
+  window.history.replaceState(null, "", here);
+  return made;
+}

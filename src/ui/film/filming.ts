@@ -1,0 +1,211 @@
+import { proxy, transfer, wrap, type Remote } from "comlink";
+import type { Drill } from "@/core/drills";
+import type { AnalysedRep } from "@/core/analyse";
+import type { Answer, LoopEvent } from "@/core/live/loop";
+import type { CameraWorker, LiveAnswer, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
+import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
+import { NotKeptError, Outbox } from "./outbox";
+import type { Voice } from "./sounds";
+
+/** What a page films for. */
+export interface FilmRequest {
+  drill: { id: string; own: Drill | null };
+  stage: string;
+  statureCm: number;
+  hand: "left" | "right";
+  reps: number;
+  keepFilm: boolean;
+  /** Films that stand in for a camera. */
+  films: readonly string[];
+}
+
+export interface FilmingState {
+  step: "ready" | "loading" | "running";
+  /** What is being loaded, in words. */
+  loading: string;
+  trouble: { message: string; action: string } | null;
+  loop: LoopShown | null;
+  /** The answer that is shown, and reps of this bout that were counted before the page was loaded. */
+  shown: { answer: Answer; rep: AnalysedRep } | null;
+  already: number;
+  camera: { label: string; width: number; height: number; fps: number; records: boolean } | null;
+  /** Reps that have not reached the computer; and why not. */
+  waiting: number;
+  sending: string | null;
+  /** How long the answers took after their deciding instant, ms. */
+  delays: number[];
+}
+
+const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, already: 0, camera: null, waiting: 0, sending: null, delays: [] };
+
+/** The computer is asked again so often while it does not answer, ms. */
+const AGAIN_MS = 10_000;
+
+/** Filming as it goes on, apart from its view: the camera, the workers, the bout, and its outbox. */
+export class Filming {
+  private now: FilmingState = AT_FIRST;
+  private readonly listeners = new Set<() => void>();
+  private readonly outbox = new Outbox();
+  private live: { worker: Worker; remote: Remote<LiveWorker> } | null = null;
+  private camera: { worker: Worker; remote: Remote<CameraWorker>; running: RunningCamera } | null = null;
+  private readonly making = new Set<string>();
+  private again: ReturnType<typeof setTimeout> | null = null;
+  private lock: WakeLockSentinel | null = null;
+  /** When the camera's clock was 0, ms since 1970. */
+  private bout: string;
+
+  /** @param bout goes on after a reload */
+  constructor(private readonly request: FilmRequest, private readonly voice: Voice, bout: string) {
+    this.bout = bout;
+  }
+
+  readonly subscribe = (changed: () => void): (() => void) => {
+    this.listeners.add(changed);
+    return () => this.listeners.delete(changed);
+  };
+  readonly state = (): FilmingState => this.now;
+
+  private set(change: Partial<FilmingState>): void {
+    this.now = { ...this.now, ...change };
+    this.listeners.forEach((l) => l());
+  }
+
+  /** Loads the network, and sees what an earlier page left. */
+  async warm(): Promise<void> {
+    const before = await this.outbox.ofBout(this.bout);
+    this.set({ already: before.filter((r) => !r.withdrawn).length });
+    void this.send();
+    void this.worker().remote.warm().catch(() => {});
+  }
+
+  private worker(): { worker: Worker; remote: Remote<LiveWorker> } {
+    if (!this.live) {
+      const worker = new Worker(new URL("../../vision/worker/live.worker.ts", import.meta.url), { type: "module" });
+      this.live = { worker, remote: wrap<LiveWorker>(worker) };
+    }
+    return this.live;
+  }
+
+  /** Opens the camera and begins; called from the golfer's press. @param shown a stand-in's canvas */
+  async start(choice: CameraChoice, shown: { video: HTMLVideoElement | null; canvas: HTMLCanvasElement | null }): Promise<void> {
+    this.set({ step: "loading", loading: "The camera starts", trouble: null });
+    try {
+      await this.voice.wake();
+      const { remote } = this.worker();
+      const running = await openCamera(choice, this.request.films, shown.canvas);
+      if (shown.video && running.stream) {
+        shown.video.srcObject = running.stream;
+        await shown.video.play().catch(() => {});
+      }
+      this.set({ loading: "The network loads: 12 MB the first time" });
+      await remote.warm();
+      const worker = new Worker(new URL("../../vision/worker/camera.worker.ts", import.meta.url), { type: "module" });
+      const cameraRemote = wrap<CameraWorker>(worker);
+      this.camera = { worker, remote: cameraRemote, running };
+      const { port1, port2 } = new MessageChannel();
+      const { drill, stage, statureCm, hand, reps } = this.request;
+      await remote.start(
+        { drill: drill.own ?? drill.id, stage, statureCm, hand, reps, already: this.now.already }, running.size, transfer(port1, [port1]),
+        proxy({
+          state: (loop) => this.set({ loop }),
+          sound: (sound) => this.voice.play(sound),
+          answered: (answer) => void this.answered(answer),
+          completed: ({ id, track, trackSha256 }) => void this.outbox.change(id, { track: { bytes: new Uint8Array(track), sha256: trackSha256 } }),
+          seen: () => {},
+        }),
+      );
+      const frames = running.frames;
+      const { records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why)));
+      this.set({ step: "running", camera: { label: running.label, ...running.size, records } });
+      await this.stayAwake();
+    } catch (error) {
+      this.stop();
+      const known = error instanceof CameraError ? error : null;
+      this.set({ step: "ready", trouble: { message: known?.message ?? "Filming did not start.", action: known?.action ?? "Load the page again. Nothing is lost." } });
+    }
+  }
+
+  private lost(why: string): void {
+    if (this.now.step !== "running" || this.now.loop?.state === "done") return;
+    this.tell({ type: "obstacle", obstacle: "camera lost" });
+    this.set({ trouble: why === "ended" && this.camera?.running.stream === null ? { message: "The film that stands in for a camera is over.", action: "What was judged is kept." } : { message: "The camera is gone.", action: "Put it back, then go on. What was judged is kept." } });
+  }
+
+  private async answered(answer: LiveAnswer): Promise<void> {
+    const verdict = answer.rep.verdict!;
+    this.set({
+      shown: { answer: { id: answer.id, at: 0, verdict }, rep: answer.rep },
+      ...(answer.deciding === null ? {} : { delays: [...this.now.delays, Math.round(answer.answeredAt - answer.deciding)] }),
+    });
+    if (verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
+    const { drill, stage, keepFilm } = this.request;
+    const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
+    const records = this.camera !== null && this.now.camera?.records === true && keepFilm;
+    this.making.add(answer.id);
+    try {
+      await this.outbox.put({ id: answer.id, boutId: this.bout, drill: drill.id, stage, at: new Date().toISOString(), told, track: { bytes: new Uint8Array(answer.track), sha256: answer.trackSha256 }, film: null, filming: records, keepFilm, withdrawn: false, sentAt: null });
+      const film = records ? await this.camera!.remote.clip(answer.film.from, answer.film.to) : null;
+      await this.outbox.change(answer.id, { film, filming: false });
+    } catch (error) {
+      if (error instanceof DOMException && error.name === "QuotaExceededError") this.set({ trouble: { message: "This device’s storage is full.", action: "Free some space: reps are counted on, but their films are not kept." } });
+    } finally {
+      this.making.delete(answer.id);
+    }
+    void this.send();
+  }
+
+  /** Sends what waits, and tries again later when the computer does not answer. */
+  private async send(): Promise<void> {
+    if (this.again) clearTimeout(this.again);
+    this.again = null;
+    try {
+      // A film that this page does not make will not be made any more.
+      await this.outbox.send((rep) => !this.making.has(rep.id));
+      this.set({ sending: null });
+    } catch (error) {
+      this.set({ sending: error instanceof NotKeptError ? error.message : "The computer does not answer. Your reps wait here." });
+      this.again = setTimeout(() => void this.send(), AGAIN_MS);
+    }
+    this.set({ waiting: await this.outbox.waiting() });
+  }
+
+  tell(event: LoopEvent): void {
+    void this.live?.remote.tell(event);
+  }
+
+  /** The golfer takes back the rep that is shown. */
+  async withdraw(id: string): Promise<void> {
+    this.tell({ type: "withdrawn", id });
+    await this.outbox.change(id, { withdrawn: true });
+    this.set({ shown: null });
+  }
+
+  nextBout(bout: string): void {
+    this.bout = bout;
+    this.set({ shown: null, already: 0 });
+    this.tell({ type: "next bout" });
+  }
+
+  /** A page that was hidden lost its screen's lock. */
+  async stayAwake(): Promise<void> {
+    this.lock = (await navigator.wakeLock?.request("screen").catch(() => null)) ?? null;
+  }
+
+  /** Ends the camera and the loop; what waits to be sent stays. */
+  stop(): void {
+    void this.lock?.release();
+    this.camera?.running.stop();
+    void this.camera?.remote.stop();
+    const ended = this.camera?.worker;
+    // What is still being cut out of the recording has a moment.
+    setTimeout(() => ended?.terminate(), 3000);
+    this.camera = null;
+    this.live?.worker.terminate();
+    this.live = null;
+    if (this.again) clearTimeout(this.again);
+    this.set({ step: "ready", loop: null });
+  }
+}
+
+/** A cue is spoken when the fail's own sound is over, ms. */
+const SPOKEN_AFTER_MS = 650;

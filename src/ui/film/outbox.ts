@@ -1,0 +1,96 @@
+import { openDB, type DBSchema, type IDBPDatabase } from "idb";
+import type { Verdict } from "@/core/judge/verdict";
+import { keepReps, NotKeptError, putBlob } from "@/ui/read/keep";
+
+/** A rep on its way home: kept in the browser's own storage from its answer on until the computer has it. */
+export interface Outgoing {
+  /** The answer's id. */
+  id: string;
+  boutId: string;
+  drill: string;
+  stage: string;
+  /** When it was filmed, ISO. */
+  at: string;
+  told: Pick<Verdict, "result" | "cue" | "reason">;
+  track: { bytes: Uint8Array<ArrayBuffer>; sha256: string };
+  /** Its film; null until the recorder has it, and where nothing is recorded. */
+  film: { file: Blob; sha256: string } | null;
+  /** The film is still being made. */
+  filming: boolean;
+  keepFilm: boolean;
+  /** The golfer took it back: it is not sent. */
+  withdrawn: boolean;
+  sentAt: string | null;
+}
+
+interface Schema extends DBSchema {
+  reps: { key: string; value: Outgoing; indexes: { bout: string } };
+}
+
+/** What was sent is forgotten after this, ms: until then a page that is loaded again counts on from it. */
+const FORGOTTEN_MS = 24 * 3600_000;
+
+/** The outbox: reps go in at their answer, and out to the computer in order, each once, whenever it answers. */
+export class Outbox {
+  private readonly db: Promise<IDBPDatabase<Schema>>;
+
+  constructor(name = "kingfisher-outbox") {
+    this.db = openDB<Schema>(name, 1, { upgrade: (db) => void db.createObjectStore("reps", { keyPath: "id" }).createIndex("bout", "boutId") });
+  }
+
+  /** @throws DOMException QuotaExceededError when the storage is full */
+  async put(rep: Outgoing): Promise<void> {
+    await (await this.db).put("reps", rep);
+  }
+
+  async change(id: string, change: Partial<Outgoing>): Promise<void> {
+    const tx = (await this.db).transaction("reps", "readwrite");
+    const rep = await tx.store.get(id);
+    if (rep) await tx.store.put({ ...rep, ...change });
+    await tx.done;
+  }
+
+  /** Reps of a bout, sent or not, in order. */
+  async ofBout(boutId: string): Promise<Outgoing[]> {
+    return inOrder(await (await this.db).getAllFromIndex("reps", "bout", boutId));
+  }
+
+  async waiting(): Promise<number> {
+    return (await (await this.db).getAll("reps")).filter((r) => r.sentAt === null && !r.withdrawn).length;
+  }
+
+  /**
+   * Sends what waits, the oldest first. One page at a time does so; a rep that is sent again, because its answer was lost on
+   * the way, replaces itself.
+   *
+   * @param made whether films that are not finished will never be: of a page that was closed meanwhile
+   * @throws NotKeptError when the computer refuses one; what waits stays
+   */
+  async send(made: (rep: Outgoing) => boolean): Promise<void> {
+    await navigator.locks.request("kingfisher-outbox", async () => {
+      const db = await this.db;
+      for (const rep of inOrder(await db.getAll("reps"))) {
+        if (rep.sentAt !== null || rep.withdrawn) {
+          if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS) await db.delete("reps", rep.id);
+          continue;
+        }
+        if (rep.filming && !made(rep)) return;
+        await sendOne(rep);
+        await this.change(rep.id, { sentAt: new Date().toISOString() });
+      }
+    });
+  }
+}
+
+const inOrder = (reps: Outgoing[]) => reps.sort((a, b) => a.at.localeCompare(b.at));
+
+async function sendOne({ film, track, keepFilm, drill, stage, boutId, at, told }: Outgoing): Promise<void> {
+  if (film && keepFilm) await putBlob("clips", film.sha256, film.file);
+  await putBlob("tracks", track.sha256, new Blob([track.bytes]));
+  const name = `filmed ${at.slice(0, 19).replace("T", " ")}`;
+  // Without a film the track stands for it.
+  const clip = film ? { sha256: film.sha256, name, bytes: film.file.size } : { sha256: track.sha256, name, bytes: track.bytes.byteLength };
+  await keepReps({ clip, trackSha256: track.sha256, drill, stage, live: { boutId, at, told: [told] } });
+}
+
+export { NotKeptError };

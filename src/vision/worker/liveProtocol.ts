@@ -1,0 +1,103 @@
+import type { AnalysedRep } from "../../core/analyse";
+import type { Drill, Stage } from "../../core/drills";
+import type { Answer, LoopEvent, Obstacle, Sound } from "../../core/live/loop";
+import type { Stance } from "../../core/live/stance";
+import type { AboutDevice } from "./protocol";
+
+/** What a camera gives: of a real one as the browser says, of the stand-in as its film is. */
+export interface CameraSize {
+  width: number;
+  height: number;
+  fps: number;
+}
+
+/** What is filmed for. */
+export interface FilmFor {
+  /** A built-in drill by its id, or a golfer's own. */
+  drill: string | Drill;
+  stage: string;
+  statureCm: number;
+  hand: "left" | "right";
+  /** Reps of a bout, and how many of this one were counted before (of a page that was loaded again). */
+  reps: number;
+  already: number;
+}
+
+/** The state of the loop as the page shows it. */
+export interface LoopShown {
+  state: "looking" | "settling" | "leaving" | "armed" | "moving" | "judging" | "blocked" | "paused" | "done";
+  answers: Answer[];
+  obstacle: Obstacle | null;
+}
+
+/** What was seen of a rep: its track as a file, and sha-256 in hex. */
+export interface LiveTrack {
+  id: string;
+  track: Uint8Array;
+  trackSha256: string;
+}
+
+/** A rep that was answered; times in ms on the camera's clock. */
+export interface LiveAnswer extends LiveTrack {
+  rep: AnalysedRep;
+  /** Which stretch is worth keeping on film. */
+  film: { from: number; to: number };
+  deciding: number | null;
+  answeredAt: number;
+}
+
+/** What the page hears from the live worker (by comlink). */
+export interface LiveListener {
+  state(shown: LoopShown): void;
+  sound(sound: Sound): void;
+  answered(answer: LiveAnswer): void;
+  /** The whole of an answered rep: takes the place of what it was judged from. */
+  completed(track: LiveTrack): void;
+  /** A look, thinned: body points in px, for the preview. */
+  seen(stance: Stance, points: Float32Array): void;
+}
+
+export interface LiveWorker {
+  /** Loads the network. */
+  warm(): Promise<AboutDevice>;
+  /** @param pictures where the camera's pictures come from, and what is wanted of them goes */
+  start(film: FilmFor, size: CameraSize, pictures: MessagePort, listener: LiveListener): Promise<void>;
+  tell(event: LoopEvent): void;
+  /** Calls of the network so far. */
+  calls(): number;
+  stop(): void;
+}
+
+/** What the live worker says to the camera's. */
+export type ToCamera = { type: "want"; want: import("../live/liveReader").LiveWant } | { type: "back"; data: Uint8Array<ArrayBuffer> };
+/** And what comes from there. */
+export interface FromCamera {
+  picture: import("../live/liveReader").LivePicture;
+  /** The camera's clock less performance.now() of whoever reads it with the same time origin, ms. */
+  clock: number;
+}
+
+export interface CameraWorker {
+  /**
+   * @param frames of a real camera, or the port on which a stand-in posts them
+   * @param pictures where what the live worker wants of them goes
+   */
+  start(frames: ReadableStream<VideoFrame> | MessagePort, size: CameraSize, pictures: MessagePort, lost: (message: string) => void): Promise<{ records: boolean }>;
+  /** The film between two times, once the camera has come so far; null when there is none. */
+  clip(fromMs: number, toMs: number): Promise<{ file: Blob; sha256: string; from: number } | null>;
+  /** Pictures that came, and those that were skipped because nothing kept up, so far. */
+  counts(): { pictures: number; behind: number };
+  stop(): void;
+}
+
+export interface StandIn {
+  /** Plays films one after another as a camera would, at their own rate; posts each picture. */
+  play(films: string[], pictures: MessagePort, preview: OffscreenCanvas | null, again: boolean): Promise<CameraSize>;
+  stop(): void;
+}
+
+export interface JudgeWorker {
+  analyse(track: import("../../core/track/track").Track, film: FilmFor): Promise<import("../../core/analyse").Analysis>;
+}
+
+export type { Stage };
