@@ -1,6 +1,7 @@
 import { statureInPx } from "../track/bodySize";
 import { midHands } from "../track/midHands";
 import { at, POINT, POINTS, STRIDE } from "../track/track";
+import { filled } from "../track/unread";
 
 /** One look at a running camera's picture: when (ms), the body points (33 × x px, y px, visibility, σ px), how surely somebody is there. */
 export interface Look {
@@ -79,6 +80,19 @@ export function asTrack(looks: readonly Look[]): { times: Float64Array; landmark
   looks.forEach((l, i) => landmarks.set(l.points, at(i, 0)));
   return { times: Float64Array.from(looks, (l) => l.t), landmarks, presence: Float32Array.from(looks, (l) => l.presence) };
 }
+
+/** Looks as frames of an even clock of 60 a second, those in between filled: what follows quick arms counts in frames. */
+export function evenly(looks: readonly Look[]): { times: Float64Array; landmarks: Float32Array; presence: Float32Array } {
+  const start = looks[0]!.t;
+  const frame = (l: Look) => Math.round((l.t - start) / CLOCK_MS);
+  const own = looks.filter((l, i) => i === looks.length - 1 || frame(looks[i + 1]!) > frame(l));
+  const part = asTrack(own);
+  const times = Float64Array.from({ length: frame(own.at(-1)!) + 1 }, (_, i) => start + i * CLOCK_MS);
+  const nothing = new Float32Array();
+  return { times, ...filled({ times }, own.map(frame), { ...part, outline: nothing, footEdges: nothing }) };
+}
+
+const CLOCK_MS = 1000 / 60;
 
 /** Slope of the straight line through values, a second. */
 function slope(times: Float64Array, x: ArrayLike<number>): number {

@@ -2,14 +2,12 @@ import type { AnalysedRep, Analysis } from "../analyse";
 import type { Stage } from "../drills";
 import { decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
 import { roughReps } from "../track/roughReps";
-import { asTrack, type Look, type Stance } from "./stance";
+import { evenly, type Look, type Stance } from "./stance";
 
 /** A part of what was seen that is to be judged now; ms on the camera's clock. */
 export interface Attempt {
   from: number;
   to: number;
-  /** All that decides has been seen: what is still open is worth a closer look. */
-  closer: boolean;
   /** Whatever is known then is said. */
   last: boolean;
 }
@@ -37,6 +35,8 @@ export interface RepWatch {
    * @returns what to judge now, and whether a rep has newly been found
    */
   next(looks: readonly Look[], stance: Stance): { attempt: Attempt | null; found: boolean };
+  /** Whether all that decides has been seen and it is no pass: then a closer look is worth its time. */
+  closer(attempt: Attempt, analysis: Analysis): boolean;
   /** Takes the analysis of what was asked for, whose own clock begins at `attempt.from`. */
   take(attempt: Attempt, analysis: Analysis): Outcome;
 }
@@ -48,8 +48,14 @@ const AFTER_LOW_MS = 900;
 const AGAIN_MS = 250;
 /** After its finish a rep is open for this long, ms (the recorder keeps on so long). */
 const AFTER_FINISH_MS = 500;
+/** What is not decided so long after its deciding instant is said to be open, ms: the golfer has set up again by then. */
+const LATEST_MS = 2000;
 /** A swing without a finish is over so long after its lowest hands, ms. */
 const LONGEST_THROUGH_MS = 3000;
+/** A swing from its way back to its way through lasts no longer, ms; and a slow one. */
+const SWING_MS = 4500;
+const SLOW_SWING_MS = 9000;
+const LEAST_LOOKS = 8;
 /** The same rep of another reading lies nearer than this, ms. */
 const SAME_MS = 400;
 
@@ -64,8 +70,14 @@ function ready(stage: Stage, rep: AnalysedRep, to: number): { ready: boolean; de
   if (to < deciding + SETTLES_MS) return { ready: false, deciding, again: deciding + SETTLES_MS };
   const said = rep.verdict?.result;
   const over = rep.events.finish !== undefined && to >= rep.events.finish.t + AFTER_FINISH_MS;
-  return { ready: said === "pass" || said === "fail" || over, deciding, again: to + AGAIN_MS };
+  const late = to >= deciding + LATEST_MS;
+  return { ready: said === "pass" || said === "fail" || over || late, deciding, again: to + AGAIN_MS };
 }
+
+const worthCloser = (stage: Stage, rep: AnalysedRep, { from, to, last }: Attempt): boolean => {
+  const deciding = decidingInstant(stage, rep);
+  return rep.verdict?.result !== "pass" && (last || (deciding !== null && to - from >= deciding + SETTLES_MS));
+};
 
 const decidedAt = (rep: AnalysedRep, from: number, deciding: number | null): Decided => ({
   rep, about: from + (rep.events.top?.t ?? (rep.from + rep.to) / 2), from: from + rep.from, to: from + rep.to, deciding: deciding === null ? null : from + deciding,
@@ -74,7 +86,7 @@ const decidedAt = (rep: AnalysedRep, from: number, deciding: number | null): Dec
 /** Swings, steps and gestures of the hands: found by the arms. */
 class SwingWatch implements RepWatch {
   private doneUntil = -Infinity;
-  private open: { top: number; low: number; nextAt: number; closer: boolean } | null = null;
+  private open: { top: number; low: number; nextAt: number } | null = null;
 
   constructor(private readonly stage: Stage) {}
 
@@ -83,22 +95,25 @@ class SwingWatch implements RepWatch {
     if (now === undefined) return { attempt: null, found: false };
     let found = false;
     if (!this.open) {
-      const fresh = looks.filter((l) => l.t > this.doneUntil);
-      const rough = fresh.length > 10 ? roughReps(asTrack(fresh))[0] : undefined;
+      const fresh = looks.filter((l) => l.t > this.doneUntil && l.t > now - (this.stage.rules.slow ? SLOW_SWING_MS : SWING_MS));
+      if (fresh.length < LEAST_LOOKS) return { attempt: null, found };
+      const even = evenly(fresh);
+      const [rough] = roughReps(even);
       if (!rough) return { attempt: null, found };
-      this.open = { top: fresh[rough.top]!.t, low: fresh[rough.low]!.t, nextAt: now, closer: false };
+      const low = even.times[rough.low]!;
+      // Nothing that a swing is judged by has settled before.
+      this.open = { top: even.times[rough.top]!, low, nextAt: low + SETTLES_MS };
       found = true;
     }
     if (now < this.open.nextAt) return { attempt: null, found };
     const last = now >= this.open.low + LONGEST_THROUGH_MS + holdOf(this.stage) * 1000;
-    return { found, attempt: { from: Math.max(this.doneUntil, this.open.top - BEFORE_TOP_MS), to: now, closer: last || this.open.closer, last } };
+    return { found, attempt: { from: Math.max(this.doneUntil, this.open.top - BEFORE_TOP_MS), to: now, last } };
   }
 
   take(attempt: Attempt, analysis: Analysis): Outcome {
     const { open, stage } = this;
     if (!open) return NONE;
-    const top = open.top - attempt.from;
-    const rep = analysis.reps.filter((r) => Math.abs((r.events.top?.t ?? (r.from + r.to) / 2) - top) < SAME_MS)[0];
+    const rep = this.own(attempt, analysis);
     if (!rep && !attempt.last) {
       open.nextAt = attempt.to + AGAIN_MS;
       return NONE;
@@ -107,8 +122,16 @@ class SwingWatch implements RepWatch {
     const state = ready(stage, rep, attempt.to - attempt.from);
     if (state.ready || attempt.last) return this.close([decidedAt(rep, attempt.from, state.deciding)], open.low, false);
     open.nextAt = attempt.from + state.again;
-    open.closer = state.deciding !== null;
     return NONE;
+  }
+
+  closer(attempt: Attempt, analysis: Analysis): boolean {
+    const rep = this.own(attempt, analysis);
+    return rep !== undefined && worthCloser(this.stage, rep, attempt);
+  }
+
+  private own(attempt: Attempt, analysis: Analysis): AnalysedRep | undefined {
+    return analysis.reps.find((r) => Math.abs((r.events.top?.t ?? (r.from + r.to) / 2) - (this.open!.top - attempt.from)) < SAME_MS);
   }
 
   private close(decided: Decided[], low: number, nothing: boolean): Outcome {
@@ -153,7 +176,11 @@ class SpellWatch implements RepWatch {
     if (now < spell.nextAt && !rested) return { attempt: null, found };
     spell.nextAt = now + EVERY_MS;
     const from = Math.max(this.doneUntil, looks[0]!.t, spell.from - BEFORE_SPELL_MS, this.single ? -Infinity : now - LONGEST_SPELL_MS);
-    return { found, attempt: { from, to: now, closer: rested, last: rested } };
+    return { found, attempt: { from, to: now, last: rested } };
+  }
+
+  closer(attempt: Attempt, analysis: Analysis): boolean {
+    return analysis.reps.some((rep) => worthCloser(this.stage, rep, attempt));
   }
 
   take(attempt: Attempt, analysis: Analysis): Outcome {

@@ -73,22 +73,33 @@ export function nextFrames(track: Track, analysis: Analysis | null, wanted: Want
     }
   // First what a part needs, then every picture of it.
   for (const full of wanted === "everything" ? [false] : [false, true]) {
-    const batches = analysis.reps.flatMap((rep) => undecided(rep, wanted).map((id) => fresh(partsOf(id).flatMap((part) => fresh(framesOf(track.times, rep, part, full), full ? 0 : NEEDS[part].spacing)))));
+    const batches = analysis.reps.flatMap((rep) => [fresh(stepsOf(track.times, rep, wanted, slack > 0), CONTACT.spacing), ...undecided(rep, wanted, slack > 0).map((id) => fresh(partsOf(id).flatMap((part) => fresh(framesOf(track.times, rep, part, full && rep.verdict?.result !== "fail"), full ? 0 : NEEDS[part].spacing))))]);
     const next = batches.filter((b) => b.length).sort((a, b) => a.length - b.length)[0];
     if (next) return next;
   }
   return [];
 }
 
-/** Measures that are still open: of a stage the musts that neither pass nor fail, unless the rep is lost already. */
-function undecided(rep: AnalysedRep, wanted: Wanted): MeasureId[] {
+/** Measures that are still open: of a stage the musts that neither pass nor fail, unless the rep is lost already; with `doubt` what it is lost by, too. */
+function undecided(rep: AnalysedRep, wanted: Wanted, doubt: boolean): MeasureId[] {
   if (wanted === "everything") return Object.entries(rep.measures).flatMap(([id, m]) => (m.state === "measured" ? [id as MeasureId] : []));
-  if (!rep.verdict || rep.verdict.result === "fail") return [];
-  const open = rep.verdict.checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable"));
-  // A step that was not seen is looked for where the feet may leave and land.
-  const steps: MeasureId[] = rep.verdict.actions.filter((a) => a.result === "not seen").map((a) => (a.id === "trailStep" ? "trailStepLength" : "leadStepLength"));
-  return [...open.map((c) => c.measure as MeasureId), ...steps];
+  if (!rep.verdict) return [];
+  const { checks, cue, result } = rep.verdict;
+  if (result === "fail") return doubt ? checks.filter((c) => c.id === cue?.id).map((c) => c.measure) : [];
+  return checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable")).map((c) => c.measure);
 }
+
+/** A step that was not seen is looked for where the feet may leave and land; with `doubt` one that seems not to have been made, too. */
+function stepsOf(times: Float64Array, rep: AnalysedRep, wanted: Wanted, doubt: boolean): number[] {
+  if (wanted === "everything" || !rep.verdict) return [];
+  const lost = rep.verdict.result === "fail";
+  const looked = rep.verdict.actions.some((a) => (a.result === "not seen" && !lost) || (doubt && a.result === "missing"));
+  const [from, to] = [rep.events.handStart?.t ?? rep.from, (rep.events.impact ?? rep.events.release)?.t ?? rep.to];
+  return looked ? spaced(times, from - STEP_BEFORE_MS, to, CONTACT.spacing) : [];
+}
+
+/** A foot that steps first leaves within this before the hands start, ms. */
+const STEP_BEFORE_MS = 600;
 
 function framesOf(times: Float64Array, rep: AnalysedRep, part: Part, full: boolean): number[] {
   const { spacing, before, after } = NEEDS[part];

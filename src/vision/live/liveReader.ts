@@ -57,6 +57,8 @@ const WALKS = 0.36;
 /** Somebody so many times as large as who is followed, seen in one place in so many looks at the whole picture, is the golfer. */
 const LARGER = 1.15;
 const STAYS_LOOKS = 3;
+/** Weight of one look in what a look takes lately. */
+const LATELY = 0.1;
 /** While somebody walks, so much room round their square is wanted. */
 const ROOM = 1.3;
 /** Problems of the place are told from so much of what was seen, ms: two looks at whole pictures and a half. */
@@ -104,8 +106,9 @@ export class LiveReader {
   private holding = 0;
   private closing = false;
   private rival: { x: number; y: number; looks: number } | null = null;
-  /** Calls of the network. */
+  /** Calls of the network; and what one takes lately, ms. */
   calls = 0;
+  lookMs = 30;
 
   constructor(private readonly network: PoseNetwork, private readonly options: LiveReaderOptions) {
     this.wantNow();
@@ -134,16 +137,16 @@ export class LiveReader {
     this.options.release?.(cut.frame.data as Uint8Array<ArrayBuffer>);
   }
 
-  /** Keeps the network busy with the newest pictures: one waits behind each that is looked at. */
+  /** Keeps the network busy with the newest pictures. None waits behind another: it would be old by its turn, and two networks would look at neighbours. */
   private pump(): void {
-    while (this.under < 2 * this.network.atOnce && !this.closing) {
+    while (this.under < this.network.atOnce && !this.closing) {
       if (this.place) {
         const next = this.kept.at(-1);
         if (!next || next.asked) return;
         void this.lookKept(next, this.place);
       } else {
         const next = this.newest;
-        if (!next || !this.square || !holdsSquare(next.cut, this.square, this.options.size) || this.under >= this.network.atOnce) return;
+        if (!next || !this.square || !holdsSquare(next.cut, this.square, this.options.size)) return;
         this.newest = null;
         void this.follow(next.t, next.cut, this.square);
       }
@@ -153,11 +156,19 @@ export class LiveReader {
   private async output(cut: Cutout, square: Square): Promise<LandmarkOutput> {
     this.under++;
     this.calls++;
+    const began = performance.now();
     try {
       return await this.network.landmarks(this.resampler.cut(cut, square, this.network.crop()));
     } finally {
+      // Those that waited in a row for their turn each took their share of it.
+      const took = ((performance.now() - began) * this.network.atOnce) / Math.max(this.under, this.network.atOnce);
+      this.lookMs += LATELY * (took - this.lookMs);
       this.under--;
     }
+  }
+
+  get atOnce(): number {
+    return this.network.atOnce;
   }
 
   private async lookKept(kept: Kept, place: Place): Promise<void> {
@@ -214,7 +225,8 @@ export class LiveReader {
     const far = Math.hypot(x - this.place.stood[0], y - this.place.stood[1]) / tall;
     this.awaySince = far > MOVED_OFF ? (this.awaySince ?? t) : null;
     if (this.awaySince === null || t - this.awaySince < MOVED_OFF_MS) return;
-    if (stance.settled) this.hold();
+    // In the middle of a rep feet may be anywhere.
+    if (stance.still) this.hold();
     else if (far > WALKS) {
       // Followed until they stand again.
       this.square = squareOf(recent);

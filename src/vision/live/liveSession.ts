@@ -8,7 +8,7 @@ import type { Problem } from "../../core/scene/problems";
 import type { Track } from "../../core/track/track";
 import { nextFrames } from "../anytime/plan";
 import type { PoseNetwork } from "../network/poseNetwork";
-import { LiveReader, type LivePicture, type LiveReaderOptions } from "./liveReader";
+import { LiveReader, type LivePicture, type LiveReaderOptions, type LiveSpan } from "./liveReader";
 
 /** The state of the rep loop. */
 export type LoopSnapshot = SnapshotFrom<typeof repLoop>;
@@ -48,9 +48,12 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
 }
 
 /** A closer look is given up so long after what was to be judged, ms: an answer that comes later is none. */
-const CLOSER_MS = 2500;
+const CLOSER_MS = 1500;
+const MOST_ROUNDS = 12;
+/** A rep that has just been found began within this, ms. */
+const REP_MS = 5000;
 /** A frame read within this share of a wanted spacing stands for the wanted one. */
-const SLACK = 0.5;
+const SLACK = 0.75;
 
 /**
  * A running camera's reps: looks, watches, judges and answers, one loop for all.
@@ -104,8 +107,10 @@ export class LiveSession {
     this.complete(newest.t);
     if (this.busy || !this.listening()) return;
     const { attempt, found } = this.watch.next(looks, stance);
-    if (found) this.loop.send({ type: "found" });
-    if (attempt) void this.try(attempt);
+    if (found) {
+      this.loop.send({ type: "found" });
+      void this.lookEvenly();
+    } else if (attempt) void this.try(attempt);
   }
 
   /** Reps count from being armed until the bout is done. */
@@ -114,20 +119,41 @@ export class LiveSession {
     return !snapshot.matches("done") && !snapshot.matches("paused") && !snapshot.matches("blocked") && snapshot.status === "active";
   }
 
+  /** While a rep that was found goes on, what a camera's uneven looks have left out of it is looked at. */
+  private async lookEvenly(): Promise<void> {
+    this.busy = true;
+    const now = this.options.now();
+    const span = this.reader.span(now - REP_MS, now);
+    try {
+      if (span) await this.fill(span);
+    } finally {
+      span?.done();
+      this.busy = false;
+    }
+  }
+
+  /** Nothing is said of a rep before it was looked at evenly. */
+  private fill(span: LiveSpan): Promise<void> {
+    const { stage } = this.options;
+    return span.lookAt(nextFrames(span.looks(), null, stage, stage.view === "face-on", false, SLACK));
+  }
+
   private async try(attempt: Attempt): Promise<void> {
     this.busy = true;
     const span = this.reader.span(attempt.from, attempt.to);
     try {
+      if (!span) console.warn("LOOKS no span", JSON.stringify(attempt));
       if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null, attempt.from);
       const { stage } = this.options;
       const seen: Attempt = { ...attempt, from: span.from };
       const faceOn = stage.view === "face-on";
-      // A camera's looks may lie far apart: nothing is said of a rep before it was looked at evenly.
-      await span.lookAt(nextFrames(span.looks(), null, stage, faceOn, false, SLACK));
+      await this.fill(span);
       let track = span.followed(this.sounds);
       let analysis = await this.options.analyse(track);
-      for (let round = 0; attempt.closer && round < 12 && this.options.now() < attempt.to + CLOSER_MS; round++) {
-        const frames = nextFrames(track, analysis, stage, faceOn, false, SLACK);
+      for (let round = 0; this.watch.closer(seen, analysis) && round < MOST_ROUNDS && this.options.now() < attempt.to + CLOSER_MS; round++) {
+        // As many as there is time for.
+        const time = attempt.to + CLOSER_MS - this.options.now();
+        const frames = thinned(nextFrames(track, analysis, stage, faceOn, false, SLACK), Math.floor((time / 2 / this.reader.lookMs) * this.reader.atOnce));
         if (!frames.length) break;
         await span.lookAt(frames);
         track = span.followed(this.sounds);
@@ -174,7 +200,10 @@ export class LiveSession {
     if (worst && worst !== obstacle) this.loop.send({ type: "obstacle", obstacle: worst });
     this.clearLooks = worst ? 0 : this.clearLooks + 1;
     if (worst === "phone moved") this.reader.holdAnew();
-    if (obstacle && obstacle !== "camera lost" && obstacle !== "hidden" && this.clearLooks >= CLEAR_LOOKS) this.loop.send({ type: "obstacle", obstacle: null });
+    if (!obstacle || obstacle === "camera lost" || obstacle === "hidden" || this.clearLooks < CLEAR_LOOKS) return;
+    // A phone that was knocked rings: what was kept meanwhile is of no use.
+    if (obstacle === "phone moved") this.reader.holdAnew();
+    this.loop.send({ type: "obstacle", obstacle: null });
   }
 }
 
@@ -183,6 +212,9 @@ const TO_FINISH_MS = 1500;
 const AFTER_END_MS = 500;
 /** So many looks at the whole picture without an obstacle, and it is over. */
 const CLEAR_LOOKS = 2;
+/** At most so many of some frames, evenly chosen. */
+const thinned = (frames: readonly number[], most: number): number[] => (frames.length <= most ? [...frames] : frames.filter((_, i) => Math.floor((i * most) / frames.length) !== Math.floor(((i - 1) * most) / frames.length)));
+
 const NO_REPS = { reps: [], problems: [] } as unknown as Analysis;
 
 const obstacleOf = (problems: readonly Problem[]): Obstacle | null =>

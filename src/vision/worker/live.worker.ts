@@ -53,7 +53,6 @@ const live: LiveWorker = {
       state: (s) => void listener.state({ state: s.value as LoopShown["state"], answers: s.context.answers, obstacle: s.context.obstacle }),
       sound: (sound) => void listener.sound(sound),
       answered: ({ id, rep, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
-        console.warn("ANSWER", Math.round(from), rep.verdict?.result, rep.verdict?.cue?.words, "delay", deciding && Math.round(answeredAt - deciding), "read", track.read ? track.read.reduce((a, b) => a + b, 0) : "all", track.times.length, "calls", session?.reader.calls, Math.round(performance.now()));
         const start = trackFrom + (rep.events.handStart?.t ?? rep.from);
         const seen = file(id, track);
         void listener.answered(transfer({ ...seen, rep, film: { from: Math.min(from, start - FILM_BEFORE_MS), to: recordedTo }, deciding, answeredAt }, [seen.track.buffer as ArrayBuffer]));
