@@ -45,8 +45,7 @@ async function openStandIn(films: readonly string[], preview: HTMLCanvasElement 
   try {
     const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), transfer(port1, [port1]), drawn && transfer(drawn, [drawn]), false);
     return { size, frames: port2, stream: null, label: "a film that stands in for a camera", stop: () => worker.terminate() };
-  } catch (error) {
-    console.error(error);
+  } catch {
     worker.terminate();
     throw new CameraError("The film that stands in for a camera did not come.", "Try again.");
   }

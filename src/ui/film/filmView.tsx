@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { DropdownMenu } from "radix-ui";
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
@@ -144,22 +145,37 @@ const nextWords = (state: FilmingState, stillStart: boolean): string => {
   return said ? [said.word, said.more].filter(Boolean)[0]! : "";
 };
 
+/** All that is done by hand, behind one button: the screen is for eyes that are far away. */
 function Controls({ filming, voice, state, stop }: { filming: Filming; voice: Voice; state: FilmingState; stop: () => void }) {
   const [muted, setMuted] = useState(false);
   useEffect(() => voice.mute(muted), [voice, muted]);
   const paused = state.loop?.state === "paused";
-  const shown = state.shown;
+  const { shown } = state;
+  const items: [words: string, does: () => void][] = [
+    ...(shown ? [["That one doesn’t count", () => void filming.withdraw(shown.answer.id)] satisfies [string, () => void]] : []),
+    [paused ? "Go on" : "Pause", () => filming.tell({ type: paused ? "resume" : "pause" })],
+    [muted ? "Sound on" : "Sound off", () => setMuted(!muted)],
+    ["End the bout", () => filming.tell({ type: "end" })],
+    ["Stop the camera", stop],
+  ];
   return (
-    <div className="absolute right-3 bottom-3 left-3 z-10 flex flex-wrap justify-end gap-2">
-      {state.trouble && <p role="alert" className="mr-auto max-w-[60%] bg-ink p-3 text-[15px] text-paper"><strong className="block">{state.trouble.message}</strong>{state.trouble.action}</p>}
-      {shown && <Button className="bg-paper" onClick={() => void filming.withdraw(shown.answer.id)}>That one doesn&rsquo;t count</Button>}
-      <Button className="bg-paper" aria-pressed={muted} onClick={() => setMuted(!muted)}>{muted ? "Sound on" : "Sound off"}</Button>
-      <Button className="bg-paper" onClick={() => filming.tell({ type: paused ? "resume" : "pause" })}>{paused ? "Go on" : "Pause"}</Button>
-      <Button className="bg-paper" onClick={() => filming.tell({ type: "end" })}>End the bout</Button>
-      <Button className="bg-paper" onClick={stop}>Stop the camera</Button>
-    </div>
+    <>
+      {state.trouble && <p role="alert" className="absolute inset-x-[8vw] bottom-20 z-10 bg-ink p-3 text-[15px] text-paper"><strong className="block">{state.trouble.message}</strong>{state.trouble.action}</p>}
+      <DropdownMenu.Root modal={false}>
+        <DropdownMenu.Trigger asChild><Button aria-label="Controls" className="absolute right-[9vw] bottom-3 z-10 bg-paper"><Dots /></Button></DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content side="top" align="end" sideOffset={8} className="z-30 grid min-w-56 border-[1.5px] border-edge bg-paper">
+            {items.map(([words, does]) => (
+              <DropdownMenu.Item key={words} onSelect={does} className="flex min-h-12 cursor-pointer items-center px-4 text-[17px] font-semibold outline-none data-highlighted:bg-silt">{words}</DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </>
   );
 }
+
+const Dots = () => <svg viewBox="0 0 20 20" width={20} height={20} aria-hidden>{[4, 10, 16].map((x) => <circle key={x} cx={x} cy={10} r={2} fill="var(--ink)" />)}</svg>;
 
 /** After the bout: what passed, and the one thing to change. */
 function Done({ drill, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {

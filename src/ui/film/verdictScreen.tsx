@@ -23,7 +23,7 @@ export function VerdictScreen({ rep, hand, count, of, next }: Props) {
     <div className="@container-[size] relative grid h-full grid-rows-[auto_1fr_auto] overflow-hidden bg-paper text-center" data-result={result}>
       {result !== "not judged" && <Posts colour={result === "pass" ? "var(--pass)" : "var(--fail)"} />}
       <div aria-live="assertive" className="relative">
-        {result === "pass" && <p className="display px-[9cqw] pt-[4cqh] text-[min(38cqw,20cqh)] text-pass">Pass</p>}
+        {result === "pass" && <p className="display px-[9cqw] pt-[4cqh] leading-none text-[min(38cqw,20cqh)] text-pass">Pass</p>}
         {result === "fail" && (
           <>
             <p className="display mt-[5cqh] bg-fail py-[1cqh] text-[min(24cqw,11cqh)] text-on">Fail</p>
@@ -68,10 +68,13 @@ function Deciding({ rep, hand, verdict }: Pick<Props, "rep" | "hand"> & { verdic
   const end = (events.impact ?? events.release ?? rep.to) + 150;
   return (
     <div className="mx-auto grid h-full place-items-center [&>svg]:h-full [&>svg]:max-w-full">
-      <RepStrip size={PHONE} few label="The stretch that decided" stretch={[start, end]} {...(check ? { onlyGate: check.id } : {})} data={{ series: rep.series, events, hand, checks: verdict.checks, at }} />
+      <RepStrip size={verdict.result === "pass" ? { ...PHONE, height: PASS_HEIGHT } : PHONE} few label="The stretch that decided" stretch={[start, end]} {...(check ? { onlyGate: check.id } : {})} data={{ series: rep.series, events, hand, checks: verdict.checks, at }} />
     </div>
   );
 }
+
+/** A pass has no cue: its strip takes the room. */
+const PASS_HEIGHT = 480;
 
 function Posts({ colour }: { colour: string }) {
   return (

@@ -142,7 +142,6 @@ export class LiveSession {
     this.busy = true;
     const span = this.reader.span(attempt.from, attempt.to);
     try {
-      if (!span) console.warn("LOOKS no span", JSON.stringify(attempt));
       if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null, attempt.from);
       const { stage } = this.options;
       const seen: Attempt = { ...attempt, from: span.from };

@@ -1,0 +1,70 @@
+import { execFileSync } from "node:child_process";
+import { existsSync, mkdirSync } from "node:fs";
+import { chromium, expect, test, type BrowserContext, type Page } from "@playwright/test";
+import { chromiumPath, CHROMIUM_FLAGS } from "../../tools/chromium";
+import { accessible } from "./accessible";
+
+/** The first four reps of a bout; Chromium's fake camera plays such a file at 30 pictures a second, at 1280 × 720, again and again. */
+const CAMERA = ".work/camera/bout.mjpeg";
+const TOLD = ["Pass", "Lead foot down sooner", "Pass", "Pass"];
+
+test.describe.configure({ mode: "serial" });
+
+let context: BrowserContext;
+let page: Page;
+
+test.beforeAll(async ({ baseURL }) => {
+  mkdirSync(".work/camera", { recursive: true });
+  if (!existsSync(CAMERA)) execFileSync("ffmpeg", ["-v", "error", "-t", "37", "-i", "demo/clips/double-step-bout.mp4", "-r", "30", "-c:v", "mjpeg", "-q:v", "4", "-f", "mjpeg", CAMERA]);
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS, "--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream", `--use-file-for-fake-video-capture=${CAMERA}`] });
+  context = await browser.newContext({ baseURL: baseURL!, permissions: ["camera"], viewport: { width: 390, height: 844 } });
+  page = await context.newPage();
+});
+test.afterAll(() => context.browser()?.close());
+
+/** What is told of the rep that is the bout's nth: its large word. */
+const told = (n: number) => page.locator("[data-result]").filter({ hasText: new RegExp(`${n}\\s*/\\s*4`) });
+
+test("a camera that is refused is said, with what to do", async ({ page: refused }) => {
+  await known(refused);
+  await refused.addInitScript(() => (navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException("no", "NotAllowedError"))));
+  await refused.goto("/film?drill=double-step");
+  await refused.getByRole("button", { name: "Start the camera" }).click();
+  await expect(refused.getByRole("alert").filter({ hasText: "The camera was refused." })).toContainText("Allow it");
+  await expect(refused.getByRole("button", { name: "Start the camera" })).toBeEnabled();
+});
+
+/** Somebody of 170 cm who plays right-handed. */
+async function known(page: Page): Promise<void> {
+  await page.goto("/film");
+  if (!page.url().includes("/begin")) return;
+  await page.getByLabel("How tall are you?").fill("170");
+  await page.getByRole("radio", { name: "Right" }).click();
+  await page.getByRole("button", { name: "Read my swings" }).click();
+  await expect(page).toHaveURL(/\/read/);
+}
+
+test("reps are told hands free, and a page that is loaded again in the middle of the bout loses none", async () => {
+  await page.goto("/film?drill=double-step&reps=4");
+  await accessible(page);
+  await page.getByRole("button", { name: "Start the camera" }).click();
+  for (const [n, word] of [[1, TOLD[0]!], [2, TOLD[1]!]] as const) {
+    await expect(told(n)).toBeVisible({ timeout: 120_000 });
+    expect((await told(n).innerText()).replace(/\s+/g, " ")).toContain(word);
+  }
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Go on: 2 of 4 are counted" })).toBeVisible();
+  await page.getByRole("button", { name: "Start the camera" }).click();
+  await expect(page.getByRole("heading", { name: /passed$/ })).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByText("All 4 of 4 are kept.")).toBeVisible({ timeout: 60_000 });
+  await accessible(page);
+});
+
+test("each rep is in the log once, with its film", async () => {
+  await page.goto("/reps");
+  const bout = page.getByRole("region").filter({ has: page.getByRole("link", { name: /^Rep 1: / }) }).first();
+  await expect(bout.getByRole("link", { name: /^Rep \d+: / })).toHaveCount(4);
+  await bout.getByRole("link", { name: `Rep 2: Fail, ${TOLD[1]}` }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(TOLD[1]!);
+  await expect(page.locator("video")).toBeVisible();
+});
