@@ -21,6 +21,13 @@ export async function begin(form: GolferAnswers): Promise<void> {
   redirect(`/read?drill=${BASELINE}`);
 }
 
+/** The same, and on to the camera. */
+export async function filmMe(form: GolferAnswers): Promise<void> {
+  const id = await saveGolfer(await requestDatabase(), null, golferAnswers.parse(form));
+  await chooseGolfer(id);
+  redirect(`/film?drill=${BASELINE}`);
+}
+
 /** Goes on as the made-up golfer, whose clips ship with the program. */
 export async function tryWithoutCamera(): Promise<void> {
   await chooseGolfer(await sampleGolfer(await requestDatabase()));
@@ -40,7 +47,7 @@ export async function cautionsRead(drillId: string): Promise<void> {
   const drill = await drillOf(db, z.string().max(60).parse(drillId));
   if (!drill) throw new Error("There is no such drill.");
   await keepOfGolfer(db, golfer.id, { cautionsRead: { ...golfer.cautionsRead, [drill.id]: new Date().toISOString() } });
-  redirect(`/read?drill=${drill.id}`);
+  redirect(`/film?drill=${drill.id}`);
 }
 
 /** A side taken on a question of style, or none: then as usual, or as the swings show. */

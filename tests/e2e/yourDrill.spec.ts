@@ -70,7 +70,7 @@ test("before a drill's first rep the golfer is asked, and is not let on in pain"
   await say("Are floor and shoes dry, and do they grip?", "Yes");
   await say("Is there room for the whole club, above and behind, and nobody in it?", "Yes");
   await page.getByRole("button", { name: "Go on" }).click();
-  await expect(page).toHaveURL(/\/read\?drill=feet-together$/);
+  await expect(page).toHaveURL(/\/film\?drill=feet-together/);
   await page.goto("/drills/feet-together");
   await expect(page.getByRole("link", { name: "Read clips" }).last()).toHaveAttribute("href", "/read?drill=feet-together");
 });

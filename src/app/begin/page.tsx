@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { begin, tryWithoutCamera } from "@/app/golferActions";
+import { begin, filmMe, tryWithoutCamera } from "@/app/golferActions";
 import { GolferForm } from "@/ui/golfer/golferForm";
 import { Button } from "@/ui/kit/button";
 
@@ -14,8 +14,8 @@ export default function BeginPage() {
         <p className="mt-2 text-[15px] text-ink-2">A made-up golfer, Inka. Her clip is read here, by the same network as yours will be; her first verdict comes within a minute.</p>
       </form>
       <h2 className="mt-10 mb-5 text-[29px]">Or film yourself: three answers</h2>
-      <GolferForm initial={{ name: "You", hand: "right", statureCm: 175, units: "cm", keepFilm: true }} submit="Read my swings" action={begin} naming={false} />
-      <p className="mt-4 max-w-[480px] text-[15px] text-ink-2">Next: five normal swings, filmed from in front with your phone&rsquo;s own camera. They pick your first drill. Taken for now: an iron. Films and numbers stay on this computer.</p>
+      <GolferForm initial={{ name: "You", hand: "right", statureCm: 175, units: "cm", keepFilm: true }} submit="Film my swings" action={filmMe} also={{ submit: "Read my swings", action: begin }} naming={false} />
+      <p className="mt-4 max-w-[480px] text-[15px] text-ink-2">Next: five normal swings from in front, filmed here, or with your phone&rsquo;s own camera and then read. They pick your first drill. Taken for now: an iron. Films and numbers stay on this computer.</p>
     </>
   );
 }

@@ -61,6 +61,9 @@ const FALSE_START_MS = 600;
 
 const held = (since: number | null, t: number, ms: number) => since !== null && t - since >= ms;
 
+/** Reps of a stage without musts are counted, not judged. */
+export const isRehearsal = (verdict: Pick<Verdict, "reason">): boolean => verdict.reason?.code === "rehearsal";
+
 /** Which kinds are armed by a still spell: nobody is taught to freeze in order to be seen (MOVEMENT, rep kinds). */
 export const startsStill = (rules: Pick<RepRules, "kind" | "movingStart">): boolean => !rules.movingStart && (rules.kind === "swing" || rules.kind === "step-swing" || rules.kind === "gesture");
 
@@ -84,7 +87,7 @@ export const repLoop = setup({
   actions: {
     sound: emit((_, sound: Sound) => ({ type: "sound" as const, sound })),
     answer: assign(({ context, event }) => (event.type === "answered" ? { answers: [...context.answers, event.answer], open: Math.max(0, context.open - 1) } : {})),
-    sayAnswer: emit(({ event }) => ({ type: "sound" as const, sound: event.type === "answered" ? event.answer.verdict.result : ("seen" as const) })),
+    sayAnswer: emit(({ event }) => ({ type: "sound" as const, sound: event.type === "answered" && !isRehearsal(event.answer.verdict) ? event.answer.verdict.result : ("seen" as const) })),
     found: assign(({ context }) => ({ open: context.open + 1 })),
     nothing: assign(({ context }) => ({ open: Math.max(0, context.open - 1) })),
     block: assign(({ event }) => (event.type === "obstacle" ? { obstacle: event.obstacle } : {})),

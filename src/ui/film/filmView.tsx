@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { isRehearsal } from "@/core/live/loop";
 import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
 import type { CameraChoice } from "./camera";
@@ -16,6 +17,8 @@ interface Props extends FilmRequest {
   stageName: string;
   view: "face-on" | "down-the-line";
   stillStart: boolean;
+  /** The swings that a profile is made from. */
+  baseline: boolean;
   /** A film can stand in for a camera. */
   standIn: boolean;
 }
@@ -99,7 +102,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
 }
 
 /** Before the camera runs: which drill, which camera, and what is wrong if anything is. */
-function Before({ drillName, stageName, view, reps, standIn, state, start, counted }: Props & { state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
+function Before({ drill, drillName, stageName, view, reps, standIn, state, start, counted }: Props & { state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
   const loading = state.step === "loading";
   return (
     <div className="max-w-[640px]">
@@ -119,6 +122,7 @@ function Before({ drillName, stageName, view, reps, standIn, state, start, count
         {standIn && <Button disabled={loading} className="min-h-14" onClick={() => start("stand-in")}>Try without a camera</Button>}
       </div>
       <p aria-live="polite" className="mt-4 min-h-6 text-ink-2">{loading ? `${state.loading}.` : ""}</p>
+      <p className="mb-2 text-[15px]"><Link className="underline underline-offset-4" href={`/read?drill=${drill.id}`}>Or read clips that you have filmed</Link></p>
       <Outgoing state={state} />
     </div>
   );
@@ -178,15 +182,16 @@ function Controls({ filming, voice, state, stop }: { filming: Filming; voice: Vo
 const Dots = () => <svg viewBox="0 0 20 20" width={20} height={20} aria-hidden>{[4, 10, 16].map((x) => <circle key={x} cx={x} cy={10} r={2} fill="var(--ink)" />)}</svg>;
 
 /** After the bout: what passed, and the one thing to change. */
-function Done({ drill, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
+function Done({ drill, baseline, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
   const answers = state.loop?.answers ?? [];
   const passed = answers.filter((a) => a.verdict.result === "pass").length;
-  const open = answers.filter((a) => a.verdict.result === "not judged").length;
+  const rehearsed = answers.some((a) => isRehearsal(a.verdict));
+  const open = rehearsed ? 0 : answers.filter((a) => a.verdict.result === "not judged").length;
   const cues = answers.flatMap((a) => a.verdict.cue?.words ?? []);
   const most = [...new Set(cues)].sort((a, b) => cues.filter((c) => c === b).length - cues.filter((c) => c === a).length)[0];
   return (
     <div className="h-full overflow-auto px-5 py-8 md:px-10">
-      <h1 className="text-[46px] leading-none">{answers.length ? `${passed} of ${answers.length} passed` : "No rep in this bout"}</h1>
+      <h1 className="text-[46px] leading-none">{!answers.length ? "No rep in this bout" : rehearsed ? `${answers.length} counted` : `${passed} of ${answers.length} passed`}</h1>
       <p className="mt-3 text-[20px]">
         {most ? <>The one thing to change: <strong>{most.toLowerCase()}</strong>.</> : passed ? "Nothing to change." : ""}
         {open > 0 && ` ${open === 1 ? "One was" : `${open} were`} not judged.`}
@@ -194,13 +199,14 @@ function Done({ drill, reps, state, filming, counted }: Props & { state: Filming
       <ol className="mt-6 grid max-w-[480px] gap-2">
         {answers.map((a, k) => (
           <li key={a.id} className="flex min-h-11 items-center justify-between gap-4 border-b border-hair">
-            <span>{k + 1}. {a.verdict.result === "pass" ? "Pass" : a.verdict.result === "fail" ? `Fail: ${a.verdict.cue?.words.toLowerCase() ?? ""}` : `Not judged: ${verdictWords(a.verdict).more.toLowerCase()}`}</span>
+            <span>{k + 1}. {a.verdict.result === "pass" ? "Pass" : a.verdict.result === "fail" ? `Fail: ${a.verdict.cue?.words.toLowerCase() ?? ""}` : isRehearsal(a.verdict) ? "Counted" : `Not judged: ${verdictWords(a.verdict).more.toLowerCase()}`}</span>
             <Button look="quiet" onClick={() => void filming.withdraw(a.id)}>Doesn&rsquo;t count</Button>
           </li>
         ))}
       </ol>
       <div className="mt-8 flex flex-wrap gap-3">
-        <Button look="main" onClick={() => filming.nextBout(newBout())}>Start the next bout</Button>
+        {baseline && <Button look="main" asChild><Link href="/profile">See what they show</Link></Button>}
+        <Button look={baseline ? "plain" : "main"} onClick={() => filming.nextBout(newBout())}>Start the next bout</Button>
         <Button asChild><Link href="/reps">See the reps</Link></Button>
         <Button asChild><Link href={`/drills/${drill.id}`}>Back to the drill</Link></Button>
       </div>

@@ -32,11 +32,9 @@ export interface FilmingState {
   /** Reps that have not reached the computer; and why not. */
   waiting: number;
   sending: string | null;
-  /** How long the answers took after their deciding instant, ms. */
-  delays: number[];
 }
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, already: 0, camera: null, waiting: 0, sending: null, delays: [] };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, already: 0, camera: null, waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -135,9 +133,9 @@ export class Filming {
     const verdict = answer.rep.verdict!;
     this.set({
       shown: { answer: { id: answer.id, at: 0, verdict }, rep: answer.rep },
-      ...(answer.deciding === null ? {} : { delays: [...this.now.delays, Math.round(answer.answeredAt - answer.deciding)] }),
     });
     if (verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
+    performance.mark("kingfisher:answer", { detail: { about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
     const { drill, stage, keepFilm } = this.request;
     const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
     const records = this.camera !== null && this.now.camera?.records === true && keepFilm;

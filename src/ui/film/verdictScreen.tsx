@@ -1,4 +1,5 @@
 import type { AnalysedRep } from "@/core/analyse";
+import { isRehearsal } from "@/core/live/loop";
 import type { Verdict } from "@/core/judge/verdict";
 import { PHONE } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
@@ -19,6 +20,7 @@ export function VerdictScreen({ rep, hand, count, of, next }: Props) {
   const verdict = rep.verdict!;
   const { result } = verdict;
   const said = verdictWords(verdict);
+  if (isRehearsal(verdict)) return <Counted {...{ count, of, next }} />;
   return (
     <div className="@container-[size] relative grid h-full grid-rows-[auto_1fr_auto] overflow-hidden bg-paper text-center" data-result={result}>
       {result !== "not judged" && <Posts colour={result === "pass" ? "var(--pass)" : "var(--fail)"} />}
@@ -43,6 +45,17 @@ export function VerdictScreen({ rep, hand, count, of, next }: Props) {
         <span className="display text-[min(13cqw,6cqh)]"><strong>{count}</strong> <span className="text-ink-2">/ {of}</span></span>
         <span className="block h-6 text-[20px] text-ink-2">{next}</span>
       </p>
+    </div>
+  );
+}
+
+/** A rehearsal: how many, and nothing else. */
+function Counted({ count, of, next }: Pick<Props, "count" | "of" | "next">) {
+  return (
+    <div className="@container-[size] grid h-full content-center overflow-hidden bg-paper text-center" data-result="counted">
+      <p aria-live="assertive" className="display text-[min(56cqw,40cqh)] leading-none"><span className="sr-only">Counted: </span>{count}</p>
+      <p className="display text-[min(15cqw,8cqh)] text-ink-2">of {of}</p>
+      <p className="mt-4 text-[20px] text-ink-2">{next}</p>
     </div>
   );
 }

@@ -45,7 +45,6 @@ const NOT_JUDGED: Record<string, Said> = {
   lost: { word: "Stay in the picture", more: "Lost sight of you" },
   tooClose: { word: "Do another", more: "Too close to call" },
   notMeasurable: { word: "Do another", more: "Not clearly seen" },
-  rehearsal: { word: "Counted", more: "A rehearsal" },
 };
 
 /** What is shown large of a verdict, and its smaller second line. */

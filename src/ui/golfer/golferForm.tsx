@@ -11,7 +11,7 @@ import { Choice } from "./choice";
 import { HandStrip } from "./handStrip";
 
 /** Hand, stature and units: asked once, changeable at any time. The scale of every length comes from the stature. */
-export function GolferForm({ initial, submit, action, naming }: { initial: GolferAnswers; submit: string; action: (a: GolferAnswers) => Promise<void>; naming: boolean }) {
+export function GolferForm({ initial, submit, action, also, naming }: { initial: GolferAnswers; submit: string; action: (a: GolferAnswers) => Promise<void>; also?: { submit: string; action: (a: GolferAnswers) => Promise<void> }; naming: boolean }) {
   const { control, register, handleSubmit, formState } = useForm<GolferAnswers>({ resolver: zodResolver(golferAnswers), defaultValues: initial, mode: "onBlur" });
   const [pending, attempt] = useAttempt();
   const id = useId();
@@ -75,6 +75,7 @@ export function GolferForm({ initial, submit, action, naming }: { initial: Golfe
       <Button look="main" type="submit" disabled={pending} className="min-h-14 text-[20px]">
         {pending ? "Keeping…" : submit}
       </Button>
+      {also && <Button disabled={pending} className="-mt-4 min-h-14 text-[20px]" onClick={handleSubmit((a) => attempt(() => also.action(a)))}>{also.submit}</Button>}
     </form>
   );
 }

@@ -52,10 +52,10 @@ const live: LiveWorker = {
       analyse: (track) => remote.analyse(track, film),
       state: (s) => void listener.state({ state: s.value as LoopShown["state"], answers: s.context.answers, obstacle: s.context.obstacle }),
       sound: (sound) => void listener.sound(sound),
-      answered: ({ id, rep, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
+      answered: ({ id, rep, about, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
         const start = trackFrom + (rep.events.handStart?.t ?? rep.from);
         const seen = file(id, track);
-        void listener.answered(transfer({ ...seen, rep, film: { from: Math.min(from, start - FILM_BEFORE_MS), to: recordedTo }, deciding, answeredAt }, [seen.track.buffer as ArrayBuffer]));
+        void listener.answered(transfer({ ...seen, rep, about, film: { from: Math.min(from, start - FILM_BEFORE_MS), to: recordedTo }, deciding, answeredAt }, [seen.track.buffer as ArrayBuffer]));
       },
       completed: ({ id, track }) => {
         const seen = file(id, track);

@@ -40,6 +40,8 @@ export interface LiveTrack {
 /** A rep that was answered; times in ms on the camera's clock. */
 export interface LiveAnswer extends LiveTrack {
   rep: AnalysedRep;
+  /** Its middle: its top, where it has one. */
+  about: number;
   /** Which stretch is worth keeping on film. */
   film: { from: number; to: number };
   deciding: number | null;

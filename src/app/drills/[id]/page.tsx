@@ -67,7 +67,12 @@ export default async function DrillPage({ params, searchParams }: Props) {
           <h1 className="mt-1 text-[34px] md:text-[46px]">{drill.name}</h1>
         </div>
         <p className="max-w-[30rem] text-[20px] leading-snug">{drill.why}</p>
-        <Button look="main" asChild><Link href={known && !known.cautionsRead[drill.id] ? `/drills/${drill.id}/ready` : `/read?drill=${drill.id}`}>{known?.cautionsRead[drill.id] ? "Read clips" : "Begin"}</Link></Button>
+        {known?.cautionsRead[drill.id] ? (
+          <div className="flex gap-3">
+            <Button look="main" asChild><Link href={`/film?drill=${drill.id}&stage=${stage.id}`}>Film</Link></Button>
+            <Button asChild><Link href={`/read?drill=${drill.id}`}>Read clips</Link></Button>
+          </div>
+        ) : <Button look="main" asChild><Link href={known ? `/drills/${drill.id}/ready` : `/read?drill=${drill.id}`}>Begin</Link></Button>}
       </div>
       <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill, stage.id, null, golfer)} golfer={golfer}>
         <section>
