@@ -1,12 +1,14 @@
 /**
  * Hands free: `npm run bench:live` (after a build). The film of a bout of ten stands in for the camera, picture by picture at 60 a
- * second, before the real network: how long after its deciding instant each rep is answered, which are missed or made up, what
- * is said of them against the truth, the page's longest tasks, and the interface time from nothing to the
- * first verdict (3 s for each step of a person, and every wait).
+ * second. Before the real network, before a stand-in that takes 10 ms a call, and before the bare network with the same camera and
+ * encoder: how long after its deciding instant each rep is answered, which are missed or made up, what is said of them against
+ * the truth, the network's calls, the page's tasks, and the interface time from nothing to the first verdict (3 s for each step of
+ * a person, and every wait).
  */
 import { readFileSync } from "node:fs";
 import { quantile } from "../../src/core/maths/stats";
 import type { Truth } from "../study/truthClip";
+import { recordLooks } from "./live/recordLooks";
 import { report } from "./report";
 import { openSite } from "./site";
 
@@ -24,13 +26,56 @@ interface Told {
   delayMs: number | null;
 }
 
+/** What one call of the stand-in network takes, ms. */
+const CALL_MS = 10;
+/** The network's calls are counted over this long, from when it has begun, ms. */
+const COUNTED_MS = 60_000;
+const BEGUN_MS = 5000;
+const FILM = "demo/clips/double-step-bout.mp4";
+
+interface Ran {
+  answers: Told[];
+  /** Calls of the network a second. */
+  callsPerS: number;
+  /** Tasks of the page over 50 ms, and its 99th percentile of all tasks, ms. */
+  tasks: number[];
+}
+
+const looks = await recordLooks(FILM);
 const { base, page, end } = await openSite("live", 3180);
-try {
-  await page.addInitScript(() => {
-    const w = window as unknown as { tasks: number[] };
-    w.tasks = [];
-    new PerformanceObserver((list) => w.tasks.push(...list.getEntries().map((e) => e.duration))).observe({ type: "longtask", buffered: true });
-  });
+const told = () => page.evaluate(() => performance.getEntriesByName("kingfisher:answer").map((e) => (e as PerformanceMark).detail as Told));
+const calls = () => page.evaluate(() => (window as unknown as { kingfisherBench: { calls?: () => Promise<number> } }).kingfisherBench.calls?.() ?? 0);
+
+/** The bout from the press that starts it to the film's end. */
+async function bout(bench: string): Promise<Ran> {
+  await page.addInitScript(`window.kingfisherBench = { bench: ${bench} }`);
+  await page.goto(`${base}/film?drill=double-step&reps=10`);
+  await page.getByRole("button", { name: "Try without a camera" }).click();
+  await page.waitForFunction(() => (window as unknown as { kingfisherBench: { calls?: unknown } }).kingfisherBench.calls !== undefined, undefined, { timeout: 120_000 });
+  await page.waitForTimeout(BEGUN_MS);
+  const [before, began] = [await calls(), performance.now()];
+  await page.waitForTimeout(COUNTED_MS);
+  const callsPerS = ((await calls()) - before) / ((performance.now() - began) / 1000);
+  if (bench !== '"bare"') await page.waitForTimeout(truth.reps.at(-1)!.to + 6000 - BEGUN_MS - COUNTED_MS);
+  return { answers: await told(), callsPerS, tasks: await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks) };
+}
+
+/** What came of the reps. */
+function judged({ answers }: Ran) {
+  const found = truth.reps.map((r) => answers.filter((a) => Math.abs(a.about - r.events.top!) < SAME_MS));
+  const said = found.map((f, k) => ({ wanted: WANTED[k]!, told: f[0] }));
+  const same = (s: (typeof said)[number]) => s.told?.result === s.wanted.result && s.told.cue === s.wanted.cue;
+  const delays = answers.flatMap((a) => a.delayMs ?? []);
+  return {
+    missed: found.filter((f) => !f.length).length, doubled: found.filter((f) => f.length > 1).length, madeUp: answers.length - found.flat().length,
+    asTheTruth: said.filter(same).length, notJudged: said.filter((s) => s.told?.result === "not judged").length, against: said.filter((s) => s.told && s.told.result !== "not judged" && !same(s)).length,
+    p50: Math.round(quantile(delays, 0.5)), p95: Math.round(quantile(delays, 0.95)),
+  };
+}
+
+/** From the first page to the first verdict, s of interface time, and its steps. */
+async function firstVerdict(): Promise<{ firstVerdictS: number; steps: number }> {
+  await page.addInitScript("window.kingfisherBench = {}");
   await page.goto(`${base}/begin`);
   const began = performance.now();
   let steps = 0;
@@ -47,27 +92,33 @@ try {
   await press("link", "Begin");
   for (const [question, answer] of [["Does anything hurt now?", "No"], ["A recent injury or operation, or dizziness?", "No"], ["Can you stand on each leg for ten seconds?", "Yes"], ["Are floor and shoes dry, and do they grip?", "Yes"], ["Is there room for the whole club, above and behind, and nobody in it?", "Yes"]] as const) await press("radio", answer, question);
   await press("button", "Go on");
-  await page.waitForURL(/\/film/);
-  await page.goto(`${base}/film?drill=double-step&reps=10`);
   await press("button", "Try without a camera");
-  const told = () => page.evaluate(() => performance.getEntriesByName("kingfisher:answer").map((e) => (e as PerformanceMark).detail as Told));
   while (!(await told()).length) await page.waitForTimeout(250);
-  const firstS = (performance.now() - began) / 1000 + STEP_S * steps;
-  await page.waitForTimeout(truth.reps.at(-1)!.to + 6000 - 15_000);
-  const answers = await told();
-  const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks);
-  const found = truth.reps.map((r) => answers.filter((a) => Math.abs(a.about - r.events.top!) < SAME_MS));
-  const delays = answers.flatMap((a) => a.delayMs ?? []);
-  const said = found.map((f, k) => ({ wanted: WANTED[k]!, told: f[0] }));
+  return { firstVerdictS: Math.round((performance.now() - began) / 1000 + STEP_S * steps), steps };
+}
+
+const say = (name: string, j: ReturnType<typeof judged>) => console.log(`${name}: ${j.missed} missed, ${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ${j.p50} ms after the deciding instant (95 %: ${j.p95})`);
+try {
+  await page.route("**/stand-in.looks", (route) => route.fulfill({ path: looks, contentType: "application/octet-stream" }));
+  await page.addInitScript(() => {
+    const w = window as unknown as { tasks: number[] };
+    w.tasks = [];
+    new PerformanceObserver((list) => w.tasks.push(...list.getEntries().map((e) => e.duration))).observe({ type: "longtask", buffered: true });
+  });
+  const first = await firstVerdict();
+  const real = await bout("undefined");
+  const standIn = await bout(`{ looks: "/stand-in.looks", ms: ${CALL_MS} }`);
+  const bare = await bout('"bare"');
+  const [a, b] = [judged(real), judged(standIn)];
+  say("real network", a);
+  say(`stand-in, ${CALL_MS} ms a call`, b);
+  const tasks = [...real.tasks, ...standIn.tasks];
   const figures = {
-    reps: truth.reps.length, missed: found.filter((f) => !f.length).length, doubled: found.filter((f) => f.length > 1).length, madeUp: answers.length - found.flat().length,
-    asTheTruth: said.filter((s) => s.told && s.told.result === s.wanted.result && s.told.cue === s.wanted.cue).length, notJudged: said.filter((s) => s.told?.result === "not judged").length,
-    against: said.filter((s) => s.told && s.told.result !== "not judged" && (s.told.result !== s.wanted.result || s.told.cue !== s.wanted.cue)).length,
-    verdictP50Ms: Math.round(quantile(delays, 0.5)), verdictP95Ms: Math.round(quantile(delays, 0.95)), firstVerdictS: Math.round(firstS), steps,
-    longestTaskMs: Math.round(Math.max(0, ...tasks)), longTasks: tasks.length,
+    reps: truth.reps.length, verdictP50Ms: a.p50, verdictP95Ms: a.p95, standInVerdictP50Ms: b.p50, standInVerdictP95Ms: b.p95, networkUse: Math.round((real.callsPerS / bare.callsPerS) * 100) / 100,
+    callsPerS: Math.round(real.callsPerS * 10) / 10, bareCallsPerS: Math.round(bare.callsPerS * 10) / 10, longestTaskMs: Math.round(Math.max(0, ...tasks)), longTasks: tasks.length,
+    missed: a.missed + b.missed, doubled: a.doubled + b.doubled, madeUp: a.madeUp + b.madeUp, real: a, standIn: b, ...first,
   };
-  console.log(`${figures.reps} reps: ${figures.missed} missed, ${figures.doubled} doubled, ${figures.madeUp} made up; ${figures.asTheTruth} told as the truth, ${figures.notJudged} not judged, ${figures.against} against it`);
-  console.log(`answered ${figures.verdictP50Ms} ms after the deciding instant (95 %: ${figures.verdictP95Ms}); first verdict ${figures.firstVerdictS} s (180 at most) in ${steps} steps; ${tasks.length} tasks over 50 ms, the longest ${figures.longestTaskMs}`);
+  console.log(`the network is called ${figures.callsPerS} times a second, alone with camera and encoder ${figures.bareCallsPerS}: ${figures.networkUse} (0.95 at least); ${figures.longTasks} tasks of the page over 50 ms, the longest ${figures.longestTaskMs}; first verdict ${first.firstVerdictS} s (180 at most) in ${first.steps} steps`);
   report("live", figures);
   console.log(JSON.stringify(figures));
 } finally {

@@ -74,6 +74,13 @@ export function stanceOf(looks: readonly Look[]): Stance {
   };
 }
 
+/** Whether the hands are well away from hanging: nearer to level than to straight down. */
+export function armsRaised({ t, points }: Look): boolean {
+  const hands = midHands({ landmarks: points, times: Float64Array.of(t) });
+  const shoulders = (axis: 0 | 1) => (points[POINT.leftShoulder * STRIDE + axis]! + points[POINT.rightShoulder * STRIDE + axis]!) / 2;
+  return Math.abs(hands.x[0]! - shoulders(0)) > hands.y[0]! - shoulders(1);
+}
+
 /** Looks as the beginnings of a track. */
 export function asTrack(looks: readonly Look[]): { times: Float64Array; landmarks: Float32Array; presence: Float32Array } {
   const landmarks = new Float32Array(looks.length * POINTS * STRIDE);

@@ -2,7 +2,7 @@ import type { AnalysedRep, Analysis } from "../analyse";
 import type { Stage } from "../drills";
 import { decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
 import { roughReps } from "../track/roughReps";
-import { evenly, type Look, type Stance } from "./stance";
+import { armsRaised, evenly, type Look, type Stance } from "./stance";
 
 /** A part of what was seen that is to be judged now; ms on the camera's clock. */
 export interface Attempt {
@@ -41,8 +41,9 @@ export interface RepWatch {
   take(attempt: Attempt, analysis: Analysis): Outcome;
 }
 
-/** A rep is looked at this long before its rough top at most (as `reps/split`), and the next one begins so long after its lowest hands at the earliest, ms. */
-const BEFORE_TOP_MS = 6000;
+/** A rep is looked at this long before its rough top at most (a slow one as `reps/split` has it), and the next one begins so long after its lowest hands at the earliest, ms. */
+const BEFORE_TOP_MS = 4000;
+const BEFORE_SLOW_TOP_MS = 6000;
 const AFTER_LOW_MS = 900;
 /** What is still open is judged again after this, ms. */
 const AGAIN_MS = 250;
@@ -95,6 +96,8 @@ class SwingWatch implements RepWatch {
     if (now === undefined) return { attempt: null, found: false };
     let found = false;
     if (!this.open) {
+      // A swing is found when the arms have come up again after it.
+      if (!armsRaised(looks.at(-1)!)) return { attempt: null, found };
       const fresh = looks.filter((l) => l.t > this.doneUntil && l.t > now - (this.stage.rules.slow ? SLOW_SWING_MS : SWING_MS));
       if (fresh.length < LEAST_LOOKS) return { attempt: null, found };
       const even = evenly(fresh);
@@ -107,7 +110,7 @@ class SwingWatch implements RepWatch {
     }
     if (now < this.open.nextAt) return { attempt: null, found };
     const last = now >= this.open.low + LONGEST_THROUGH_MS + holdOf(this.stage) * 1000;
-    return { found, attempt: { from: Math.max(this.doneUntil, this.open.top - BEFORE_TOP_MS), to: now, last } };
+    return { found, attempt: { from: Math.max(this.doneUntil, this.open.top - (this.stage.rules.slow ? BEFORE_SLOW_TOP_MS : BEFORE_TOP_MS)), to: now, last } };
   }
 
   take(attempt: Attempt, analysis: Analysis): Outcome {

@@ -88,6 +88,12 @@ interface Chosen {
   stage: Stage;
 }
 
+/** Takes the reps of a clip out of one of a golfer's bouts. */
+export async function takeBackReps(db: Db, golferId: string, boutId: string, clipSha256: string): Promise<void> {
+  const [own] = await db.select({ id: bout.id }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).where(and(eq(bout.id, boutId), eq(session.golferId, golferId)));
+  if (own) await db.delete(rep).where(and(eq(rep.boutId, boutId), eq(rep.clipSha256, clipSha256)));
+}
+
 /** What the reps are judged by; null where they are only measured. */
 async function chosenBy(db: Db, { drill: id, stage }: SaveRequest): Promise<Chosen | null> {
   if (id === "none") return null;

@@ -2,9 +2,10 @@ import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
 import type { Answer, LoopEvent } from "@/core/live/loop";
-import type { CameraWorker, LiveAnswer, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
+import type { CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
-import { NotKeptError, Outbox } from "./outbox";
+import { NotKeptError } from "@/ui/read/keep";
+import { Outbox } from "./outbox";
 import type { Voice } from "./sounds";
 
 /** What a page films for. */
@@ -103,17 +104,17 @@ export class Filming {
       const { port1, port2 } = new MessageChannel();
       const { drill, stage, statureCm, hand, reps } = this.request;
       await remote.start(
-        { drill: drill.own ?? drill.id, stage, statureCm, hand, reps, already: this.now.already }, running.size, transfer(port1, [port1]),
+        { drill: drill.own ?? drill.id, stage, statureCm, hand, reps, already: this.now.already, bench: bench().bench }, running.size, transfer(port1, [port1]),
         proxy({
           state: (loop) => this.set({ loop }),
           sound: (sound) => this.voice.play(sound),
           answered: (answer) => void this.answered(answer),
           completed: ({ id, track, trackSha256 }) => void this.outbox.change(id, { track: { bytes: new Uint8Array(track), sha256: trackSha256 } }),
-          seen: () => {},
         }),
       );
       const frames = running.frames;
       const { records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why)));
+      bench().calls = () => remote.calls();
       this.set({ step: "running", camera: { label: running.label, ...running.size, records } });
       await this.stayAwake();
     } catch (error) {
@@ -135,6 +136,7 @@ export class Filming {
       shown: { answer: { id: answer.id, at: 0, verdict }, rep: answer.rep },
     });
     if (verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
+    // For whoever measures.
     performance.mark("kingfisher:answer", { detail: { about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
     const { drill, stage, keepFilm } = this.request;
     const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
@@ -176,6 +178,7 @@ export class Filming {
     this.tell({ type: "withdrawn", id });
     await this.outbox.change(id, { withdrawn: true });
     this.set({ shown: null });
+    void this.send();
   }
 
   nextBout(bout: string): void {
@@ -203,6 +206,14 @@ export class Filming {
     if (this.again) clearTimeout(this.again);
     this.set({ step: "ready", loop: null });
   }
+}
+
+/** What a bench puts in the network's place, before the page is loaded. */
+const bench = (): Bench => (globalThis as { kingfisherBench?: Bench }).kingfisherBench ?? {};
+
+interface Bench extends Pick<FilmFor, "bench"> {
+  /** Calls of the network so far, for it to read. */
+  calls?: () => Promise<number>;
 }
 
 /** A cue is spoken when the fail's own sound is over, ms. */

@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import type { Verdict } from "@/core/judge/verdict";
-import { keepReps, NotKeptError, putBlob } from "@/ui/read/keep";
+import { keepReps, putBlob, takeBack } from "@/ui/read/keep";
 
 /** A rep on its way home: kept in the browser's own storage from its answer on until the computer has it. */
 export interface Outgoing {
@@ -18,8 +18,9 @@ export interface Outgoing {
   /** The film is still being made. */
   filming: boolean;
   keepFilm: boolean;
-  /** The golfer took it back: it is not sent. */
+  /** The golfer took it back: it is not sent, or fetched back from the computer. */
   withdrawn: boolean;
+  takenBack?: boolean;
   sentAt: string | null;
 }
 
@@ -70,6 +71,10 @@ export class Outbox {
     await navigator.locks.request("kingfisher-outbox", async () => {
       const db = await this.db;
       for (const rep of inOrder(await db.getAll("reps"))) {
+        if (rep.withdrawn && rep.sentAt !== null && !rep.takenBack) {
+          await takeBack(rep.boutId, clipOf(rep).sha256);
+          await this.change(rep.id, { takenBack: true });
+        }
         if (rep.sentAt !== null || rep.withdrawn) {
           if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS) await db.delete("reps", rep.id);
           continue;
@@ -84,13 +89,15 @@ export class Outbox {
 
 const inOrder = (reps: Outgoing[]) => reps.sort((a, b) => a.at.localeCompare(b.at));
 
-async function sendOne({ film, track, keepFilm, drill, stage, boutId, at, told }: Outgoing): Promise<void> {
-  if (film && keepFilm) await putBlob("clips", film.sha256, film.file);
-  await putBlob("tracks", track.sha256, new Blob([track.bytes]));
+/** The clip that a rep is kept under: its film; without one its track stands for it. */
+function clipOf({ film, track, at }: Outgoing): { sha256: string; name: string; bytes: number } {
   const name = `filmed ${at.slice(0, 19).replace("T", " ")}`;
-  // Without a film the track stands for it.
-  const clip = film ? { sha256: film.sha256, name, bytes: film.file.size } : { sha256: track.sha256, name, bytes: track.bytes.byteLength };
-  await keepReps({ clip, trackSha256: track.sha256, drill, stage, live: { boutId, at, told: [told] } });
+  return film ? { sha256: film.sha256, name, bytes: film.file.size } : { sha256: track.sha256, name, bytes: track.bytes.byteLength };
 }
 
-export { NotKeptError };
+async function sendOne(rep: Outgoing): Promise<void> {
+  const { film, track, keepFilm, drill, stage, boutId, at, told } = rep;
+  if (film && keepFilm) await putBlob("clips", film.sha256, film.file);
+  await putBlob("tracks", track.sha256, new Blob([track.bytes]));
+  await keepReps({ clip: clipOf(rep), trackSha256: track.sha256, drill, stage, live: { boutId, at, told: [told] } });
+}

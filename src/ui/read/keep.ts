@@ -25,6 +25,11 @@ export async function keepReps(request: { clip: { sha256: string; name: string; 
   return (await response.json()) as KeptReps;
 }
 
+/** Has the reps of a clip in a bout taken out of the log again: the golfer says that they do not count. */
+export async function takeBack(boutId: string, clipSha256: string): Promise<void> {
+  await said(await fetch(`/api/reps?${new URLSearchParams({ bout: boutId, clip: clipSha256 })}`, { method: "DELETE" }));
+}
+
 const refusal = z.object({ message: z.string() });
 
 async function said(response: Response): Promise<Response> {

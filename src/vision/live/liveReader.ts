@@ -137,16 +137,16 @@ export class LiveReader {
     this.options.release?.(cut.frame.data as Uint8Array<ArrayBuffer>);
   }
 
-  /** Keeps the network busy with the newest pictures. None waits behind another: it would be old by its turn, and two networks would look at neighbours. */
+  /** Keeps the network busy with the newest pictures: one waits, so that whichever of its threads is free next need not. */
   private pump(): void {
-    while (this.under < this.network.atOnce && !this.closing) {
+    while (this.under <= this.network.atOnce && !this.closing) {
       if (this.place) {
         const next = this.kept.at(-1);
         if (!next || next.asked) return;
         void this.lookKept(next, this.place);
       } else {
         const next = this.newest;
-        if (!next || !this.square || !holdsSquare(next.cut, this.square, this.options.size)) return;
+        if (!next || !this.square || !holdsSquare(next.cut, this.square, this.options.size) || this.under >= this.network.atOnce) return;
         this.newest = null;
         void this.follow(next.t, next.cut, this.square);
       }
@@ -156,6 +156,7 @@ export class LiveReader {
   private async output(cut: Cutout, square: Square): Promise<LandmarkOutput> {
     this.under++;
     this.calls++;
+    this.network.told?.({ t: cut.frame.timeMs, square });
     const began = performance.now();
     try {
       return await this.network.landmarks(this.resampler.cut(cut, square, this.network.crop()));

@@ -43,8 +43,6 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
   answered: (rep: AnsweredRep) => void;
   /** The whole of an answered rep has been seen. */
   completed: (rep: SeenRep) => void;
-  /** What one look told, for whoever shows it. */
-  seen?: (stance: Stance, look: Look) => void;
 }
 
 /** A closer look is given up so long after what was to be judged, ms: an answer that comes later is none. */
@@ -74,7 +72,12 @@ export class LiveSession {
     this.watch = watchFor(stage);
     this.loop = createActor(repLoop, { input: { reps, already: options.already ?? 0, stillStart: startsStill(stage.rules) } });
     this.loop.on("sound", ({ sound }) => options.sound(sound));
-    this.loop.subscribe((snapshot) => options.state(snapshot));
+    // Every look changes the machine's own memory: that is nobody else's business.
+    let told: LoopSnapshot | null = null;
+    this.loop.subscribe((snapshot) => {
+      const same = told && snapshot.value === told.value && snapshot.context.answers === told.context.answers && snapshot.context.obstacle === told.context.obstacle;
+      if (!same) options.state((told = snapshot));
+    });
     this.loop.start();
     this.reader = new LiveReader(network, {
       faceOn: stage.view === "face-on", size: options.size, want: options.want, ...(options.release ? { release: options.release } : {}),
@@ -102,7 +105,6 @@ export class LiveSession {
 
   private looked(stance: Stance, looks: readonly Look[]): void {
     const newest = looks.at(-1)!;
-    this.options.seen?.(stance, newest);
     this.loop.send({ type: "stance", t: newest.t, stance });
     this.complete(newest.t);
     if (this.busy || !this.listening()) return;

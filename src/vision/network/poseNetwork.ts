@@ -4,6 +4,8 @@ export interface PoseNetwork {
   detect(input: Float32Array<ArrayBuffer>): Promise<{ boxes: Float32Array<ArrayBuffer>; scores: Float32Array<ArrayBuffer> }>;
   /** Memory for a crop: one that was given away before, if it has come back. */
   crop(): Float32Array<ArrayBuffer>;
+  /** Told before each call which picture (ms) and square it is of: a stand-in can't see. */
+  told?(of: { t: number; square: { cx: number; cy: number; size: number } }): void;
   /** 256×256×3 RGB, 0…1 → the five outputs that are read. The crop is given away. */
   landmarks(input: Float32Array<ArrayBuffer>): Promise<LandmarkOutput>;
   /** Gives an output that was read back, so that its memory is used again: new megabytes for each picture keep the garbage collector busy. */

@@ -5,6 +5,8 @@ import { findStage, stageOf } from "../../core/drills";
 import { writeTrack } from "../../core/formats/trackFile";
 import type { Track } from "../../core/track/track";
 import { LiveSession } from "../live/liveSession";
+import { readLooks, standInNetwork } from "../live/standInNetwork";
+import type { PoseNetwork } from "../network/poseNetwork";
 import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
 import type { FromCamera, JudgeWorker, LiveTrack, LiveWorker, LoopShown, ToCamera } from "./liveProtocol";
 
@@ -14,8 +16,6 @@ let judge: { worker: Worker; remote: ReturnType<typeof wrap<JudgeWorker>> } | nu
 
 /** On film a rep begins this long before its hands start, ms. */
 const FILM_BEFORE_MS = 4000;
-/** The preview is told of a look so often, ms. */
-const SHOWN_MS = 100;
 
 const load = () => (loaded ??= choose().catch((error: unknown) => {
   loaded = null;
@@ -35,12 +35,13 @@ const live: LiveWorker = {
   warm: async () => (await load()).about,
   async start(film, size, pictures, listener) {
     session?.stop();
-    const { network } = await load();
+    const { network: real } = await load();
+    if (film.bench === "bare") return void runBare(real, size, pictures);
+    const network = film.bench ? standInNetwork(real, await readLooks(await (await fetch(film.bench.looks)).arrayBuffer()), film.bench.ms) : real;
     judge ??= startJudge();
     const { remote } = judge;
     const { stage } = typeof film.drill === "string" ? findStage(film.drill, film.stage) : { stage: stageOf(film.drill, film.stage) };
     let clock = -Infinity;
-    let shownAt = -Infinity;
     const say = (message: ToCamera, give: Transferable[] = []) => pictures.postMessage(message, give);
     const own = (session = new LiveSession(network, {
       stage, size, reps: film.reps, already: film.already,
@@ -61,11 +62,6 @@ const live: LiveWorker = {
         const seen = file(id, track);
         void listener.completed(transfer(seen, [seen.track.buffer as ArrayBuffer]));
       },
-      seen: (stance, look) => {
-        if (look.t - shownAt < SHOWN_MS) return;
-        shownAt = look.t;
-        void listener.seen(stance, look.points);
-      },
     }));
     pictures.onmessage = ({ data }: MessageEvent<FromCamera>) => {
       clock = Math.max(clock, data.clock);
@@ -73,12 +69,34 @@ const live: LiveWorker = {
     };
   },
   tell: (event) => session?.tell(event),
-  calls: () => session?.reader.calls ?? 0,
+  calls: () => session?.reader.calls ?? bareCalls,
   stop() {
     session?.stop();
     session = null;
   },
 };
+
+let bareCalls = 0;
+
+/** What the network alone manages while the same camera runs and is copied out of and recorded. */
+function runBare(network: PoseNetwork, { width, height }: { width: number; height: number }, pictures: MessagePort): void {
+  const side = height * BARE_SQUARE;
+  pictures.postMessage({ type: "want", want: { area: { left: (width - side) / 2, right: (width + side) / 2, top: (height - side) / 2, bottom: (height + side) / 2 }, wholeEveryMs: 1000 } } satisfies ToCamera);
+  pictures.onmessage = ({ data: { picture } }: MessageEvent<FromCamera>) => {
+    const data = picture.part?.frame.data as Uint8Array<ArrayBuffer> | undefined;
+    if (data) pictures.postMessage({ type: "back", data } satisfies ToCamera, [data.buffer]);
+  };
+  const run = async (): Promise<void> => {
+    for (;;) {
+      network.done(await network.landmarks(network.crop()));
+      bareCalls++;
+    }
+  };
+  for (let k = 0; k < network.atOnce; k++) void run();
+}
+
+/** About the golfer's share of the picture's height. */
+const BARE_SQUARE = 0.64;
 
 function file(id: string, track: Track): LiveTrack {
   const bytes = writeTrack(track);

@@ -1,7 +1,8 @@
-import type { AnalysedRep } from "../../core/analyse";
-import type { Drill, Stage } from "../../core/drills";
+import type { AnalysedRep, Analysis } from "../../core/analyse";
+import type { Drill } from "../../core/drills";
 import type { Answer, LoopEvent, Obstacle, Sound } from "../../core/live/loop";
-import type { Stance } from "../../core/live/stance";
+import type { Track } from "../../core/track/track";
+import type { LivePicture, LiveWant } from "../live/liveReader";
 import type { AboutDevice } from "./protocol";
 
 /** What a camera gives: of a real one as the browser says, of the stand-in as its film is. */
@@ -21,6 +22,8 @@ export interface FilmFor {
   /** Reps of a bout, and how many of this one were counted before (of a page that was loaded again). */
   reps: number;
   already: number;
+  /** For benches: a recording that answers in place of the network, in so many ms; or the network alone, on whatever it is given. */
+  bench?: undefined | { looks: string; ms: number } | "bare";
 }
 
 /** The state of the loop as the page shows it. */
@@ -55,8 +58,6 @@ export interface LiveListener {
   answered(answer: LiveAnswer): void;
   /** The whole of an answered rep: takes the place of what it was judged from. */
   completed(track: LiveTrack): void;
-  /** A look, thinned: body points in px, for the preview. */
-  seen(stance: Stance, points: Float32Array): void;
 }
 
 export interface LiveWorker {
@@ -71,10 +72,10 @@ export interface LiveWorker {
 }
 
 /** What the live worker says to the camera's. */
-export type ToCamera = { type: "want"; want: import("../live/liveReader").LiveWant } | { type: "back"; data: Uint8Array<ArrayBuffer> };
+export type ToCamera = { type: "want"; want: LiveWant } | { type: "back"; data: Uint8Array<ArrayBuffer> };
 /** And what comes from there. */
 export interface FromCamera {
-  picture: import("../live/liveReader").LivePicture;
+  picture: LivePicture;
   /** The camera's clock less performance.now() of whoever reads it with the same time origin, ms. */
   clock: number;
 }
@@ -99,7 +100,5 @@ export interface StandIn {
 }
 
 export interface JudgeWorker {
-  analyse(track: import("../../core/track/track").Track, film: FilmFor): Promise<import("../../core/analyse").Analysis>;
+  analyse(track: Track, film: FilmFor): Promise<Analysis>;
 }
-
-export type { Stage };

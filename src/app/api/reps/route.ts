@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { database } from "@/server/db/open";
 import { blobSize } from "@/server/blobs/blobs";
-import { saveReps } from "@/server/reps/saveReps";
+import { saveReps, takeBackReps } from "@/server/reps/saveReps";
 import { currentGolfer } from "@/server/golfers/golfers";
 
 const hash = z.string().regex(/^[0-9a-f]{64}$/);
@@ -41,4 +41,16 @@ export async function POST(request: Request): Promise<Response> {
     if (error instanceof RangeError) return Response.json({ message: error.message }, { status: 400 });
     throw error;
   }
+}
+
+const which = z.object({ bout: z.uuid(), clip: hash });
+
+/** Takes the reps of a clip out of a bout: 204, also when they are gone already. */
+export async function DELETE(request: Request): Promise<Response> {
+  const parsed = which.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+  if (!parsed.success) return Response.json({ message: "Say which bout, and which clip." }, { status: 400 });
+  const db = await database();
+  const golfer = await currentGolfer(db);
+  if (golfer) await takeBackReps(db, golfer.id, parsed.data.bout, parsed.data.clip);
+  return new Response(null, { status: 204 });
 }
