@@ -26,6 +26,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
       drill={{ id: drill.id, own: builtIn ? null : bare(drill) }} stage={stage.id} drillName={drill.name} stageName={stage.name} view={stage.view}
       stillStart={startsStill(stage.rules)} statureCm={golfer.statureCm} hand={golfer.hand} keepFilm={golfer.keepFilm}
       reps={Number.isInteger(wanted) && wanted > 0 && wanted <= MOST_REPS ? wanted : drill.dose.reps}
+      handsFree={stage.rules.kind !== "cycle" && stage.rules.kind !== "pivot"}
       baseline={drill.id === BASELINE}
       standIn={golfer.sample && drill.id in STAND_INS} films={STAND_INS[drill.id] ?? []}
     />
