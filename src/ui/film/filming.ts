@@ -2,7 +2,7 @@ import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
 import type { Answer, LoopEvent } from "@/core/live/loop";
-import type { CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
+import type { CameraWorker, FilmFor, LiveAnswer, LiveTrack, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
 import { NotKeptError } from "@/ui/read/keep";
 import { Outbox } from "./outbox";
@@ -48,9 +48,10 @@ export class Filming {
   private live: { worker: Worker; remote: Remote<LiveWorker> } | null = null;
   private camera: { worker: Worker; remote: Remote<CameraWorker>; running: RunningCamera } | null = null;
   private readonly making = new Set<string>();
+  /** Who waits for the whole of an answered rep, by its id. */
+  private readonly whole = new Map<string, (seen: LiveTrack) => void>();
   private again: ReturnType<typeof setTimeout> | null = null;
   private lock: WakeLockSentinel | null = null;
-  /** When the camera's clock was 0, ms since 1970. */
   private bout: string;
 
   /** @param bout goes on after a reload */
@@ -109,7 +110,7 @@ export class Filming {
           state: (loop) => this.set({ loop }),
           sound: (sound) => this.voice.play(sound),
           answered: (answer) => void this.answered(answer),
-          completed: ({ id, track, trackSha256 }) => void this.outbox.change(id, { track: { bytes: new Uint8Array(track), sha256: trackSha256 } }),
+          completed: (seen) => this.whole.get(seen.id)?.(seen),
         }),
       );
       const frames = running.frames;
@@ -132,9 +133,8 @@ export class Filming {
 
   private async answered(answer: LiveAnswer): Promise<void> {
     const verdict = answer.rep.verdict!;
-    this.set({
-      shown: { answer: { id: answer.id, at: 0, verdict }, rep: answer.rep },
-    });
+    this.set({ shown: { answer: { id: answer.id, at: 0, verdict }, rep: answer.rep } });
+    const whole = this.wholeOf(answer);
     if (verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
     // For whoever measures.
     performance.mark("kingfisher:answer", { detail: { about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
@@ -143,15 +143,23 @@ export class Filming {
     const records = this.camera !== null && this.now.camera?.records === true && keepFilm;
     this.making.add(answer.id);
     try {
-      await this.outbox.put({ id: answer.id, boutId: this.bout, drill: drill.id, stage, at: new Date().toISOString(), told, track: { bytes: new Uint8Array(answer.track), sha256: answer.trackSha256 }, film: null, filming: records, keepFilm, withdrawn: false, sentAt: null });
-      const film = records ? await this.camera!.remote.clip(answer.film.from, answer.film.to) : null;
-      await this.outbox.change(answer.id, { film, filming: false });
+      await this.outbox.put({ id: answer.id, boutId: this.bout, drill: drill.id, stage, at: new Date().toISOString(), told, track: { bytes: new Uint8Array(answer.track), sha256: answer.trackSha256 }, film: null, filming: true, keepFilm, withdrawn: false, sentAt: null });
+      const [film, seen] = await Promise.all([records ? this.camera!.remote.clip(answer.film.from, answer.film.to) : null, whole]);
+      await this.outbox.change(answer.id, { film, filming: false, ...(seen ? { track: { bytes: new Uint8Array(seen.track), sha256: seen.trackSha256 } } : {}) });
     } catch (error) {
       if (error instanceof DOMException && error.name === "QuotaExceededError") this.set({ trouble: { message: "This device’s storage is full.", action: "Free some space: reps are counted on, but their films are not kept." } });
     } finally {
       this.making.delete(answer.id);
     }
     void this.send();
+  }
+
+  /** The whole of a rep, as soon as it has been seen; null when that does not come, as when the golfer walks off at once. */
+  private wholeOf({ id, film, answeredAt }: LiveAnswer): Promise<LiveTrack | null> {
+    return new Promise<LiveTrack | null>((resolve) => {
+      this.whole.set(id, resolve);
+      setTimeout(() => resolve(null), Math.max(0, film.to - answeredAt) + WHOLE_WITHIN_MS);
+    }).finally(() => this.whole.delete(id));
   }
 
   /** Sends what waits, and tries again later when the computer does not answer. */
@@ -216,5 +224,7 @@ interface Bench extends Pick<FilmFor, "bench"> {
   calls?: () => Promise<number>;
 }
 
+/** The whole of a rep is there this long after its end at the latest, ms. */
+const WHOLE_WITHIN_MS = 5000;
 /** A cue is spoken when the fail's own sound is over, ms. */
 const SPOKEN_AFTER_MS = 650;

@@ -15,7 +15,7 @@ export interface Outgoing {
   track: { bytes: Uint8Array<ArrayBuffer>; sha256: string };
   /** Its film; null until the recorder has it, and where nothing is recorded. */
   film: { file: Blob; sha256: string } | null;
-  /** The film is still being made. */
+  /** Its film is still being made, and the whole of it seen. */
   filming: boolean;
   keepFilm: boolean;
   /** The golfer took it back: it is not sent, or fetched back from the computer. */
