@@ -14,17 +14,20 @@ import { BASELINE } from "@/server/reps/ownSwings";
 
 const styleId = z.enum(Object.keys(STYLES) as [StyleId, ...StyleId[]]);
 
-/** First answers: makes the golfer and goes on to reading clips. */
+/** First answers: makes the golfer. */
+async function firstAnswers(form: GolferAnswers): Promise<void> {
+  await chooseGolfer(await saveGolfer(await requestDatabase(), null, golferAnswers.parse(form)));
+}
+
+/** First answers, and on to reading clips. */
 export async function begin(form: GolferAnswers): Promise<void> {
-  const id = await saveGolfer(await requestDatabase(), null, golferAnswers.parse(form));
-  await chooseGolfer(id);
+  await firstAnswers(form);
   redirect(`/read?drill=${BASELINE}`);
 }
 
 /** The same, and on to the camera. */
 export async function filmMe(form: GolferAnswers): Promise<void> {
-  const id = await saveGolfer(await requestDatabase(), null, golferAnswers.parse(form));
-  await chooseGolfer(id);
+  await firstAnswers(form);
   redirect(`/film?drill=${BASELINE}`);
 }
 

@@ -8,7 +8,7 @@ import { readMotion, type Motion } from "./motion/motion";
 import type { FootEvent } from "./reps/events/footEvents";
 import { strikeWeight } from "./reps/events/hands";
 import { readRep } from "./reps/readRep";
-import { EVENT_NAMES, type EventName, type Rep, type RepContext, type RepRules } from "./reps/rep";
+import { EVENT_NAMES, type EventName, type Rep, type RepContext, hangTogether, type RepRules } from "./reps/rep";
 import { series, type RepSeries } from "./reps/series";
 import { slice, split } from "./reps/split";
 import type { Turn } from "./reps/turns";
@@ -152,8 +152,6 @@ interface ReadReps {
 }
 
 const swings = (rules: RepRules) => rules.kind === "swing" || rules.kind === "step-swing";
-/** Kinds whose reps are read in the whole motion, because they hang together. */
-const inWhole = (rules: RepRules) => rules.kind === "cycle" || rules.kind === "pivot";
 
 function readReps(timed: Track, { options, rules, view }: Ask): ReadReps {
   const track = finishTrack(timed, view === "face-on");
@@ -164,7 +162,7 @@ function readReps(timed: Track, { options, rules, view }: Ask): ReadReps {
   const strikes = { ms: track.sounds.map((s) => s.t - offset.t - travel), u: offset.u };
   const wholeSmoother = pressureSmoother(whole, rules.kind === "cycle");
   const reps = split(track, whole, rules).flatMap((window) => {
-    const motion = inWhole(rules) ? whole : slice(whole, window);
+    const motion = hangTogether(rules) ? whole : slice(whole, window);
     const context = { rules, strikes, smoother: motion.n === whole.n ? wholeSmoother : pressureSmoother(motion, rules.kind === "cycle") };
     const rep = readRep(motion, window, context);
     return rep ? [{ motion, window, context, rep }] : [];
@@ -186,6 +184,9 @@ function tooSlow({ rep: { events }, motion, window }: FoundRep): boolean {
   const arms = window.low === undefined || motion.view === "down-the-line" ? 0 : (window.low - window.about) * motion.dt * 1000;
   return outside(events.top - events.handStart, BACK_RANGE) || outside(events.impact - events.top, DOWN_RANGE) || arms > LONGEST_DOWN;
 }
+
+/** Where a rep has its middle, ms: its top, if it has one. */
+export const middleMs = (r: Pick<AnalysedRep, "events" | "from" | "to">): number => r.events.top?.t ?? (r.from + r.to) / 2;
 
 /** The same rep of another reading lies nearer than this, ms. */
 const SAME_REP_MS = 250;

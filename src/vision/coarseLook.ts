@@ -1,5 +1,5 @@
 import { median } from "../core/maths/stats";
-import { POINT, POINTS, STRIDE, type Track } from "../core/track/track";
+import { POINT, POINTS, PRESENT, STRIDE, type Track } from "../core/track/track";
 import { boxOf, Resampler, type Square } from "./crop/resample";
 import { ClipError } from "./decode/clipError";
 import { memoryForWhole, type Cutout } from "./decode/cutout";
@@ -20,8 +20,6 @@ const PEOPLE_MS = 500;
 const TIGHT = 0.85;
 /** Height of the body in a still crop, px: of what the network's usual square is made from. */
 export const bodyIn = ({ size }: Square): number => size / TIGHT / 1.25 / 1.1;
-/** Below this the golfer is lost in a frame. */
-export const PRESENT = 0.5;
 /** Looks under way at once, whatever the device: each takes its square from the look so many before it, so that two networks both have work. */
 const UNDER_WAY = 2;
 /** Looks whose square is nearer than this to the middle one (share of its size) are of the place where the golfer practises. */
@@ -187,7 +185,7 @@ export const strangers = (t: number, found: readonly Found[], own: Square): Trac
 const samePerson = (s: Square, own: Square): boolean => Math.hypot(s.cx - own.cx, s.cy - own.cy) < 0.25 * own.size && s.size < 1.3 * own.size && s.size > own.size / 1.3;
 
 /** The tight square for one picture, opened if the hands or feet would not be in it; and the box of the body with room for a club. */
-export function roomFor(points: Float32Array, proposal: Square): { square: Square; box: Box; feet: [number, number] } {
+function roomFor(points: Float32Array, proposal: Square): { square: Square; box: Box; feet: [number, number] } {
   const used = [POINT.leftWrist, POINT.rightWrist, POINT.leftToe, POINT.rightToe, POINT.leftEar, POINT.rightEar, POINT.leftHip, POINT.rightHip];
   const xs = used.map((p) => points[p * STRIDE]!);
   const ys = used.map((p) => points[p * STRIDE + 1]!);

@@ -143,7 +143,7 @@ export async function readClip(clip: OpenClip, network: PoseNetwork, options: Re
       return track;
     };
     const looking = { looks: () => reading.track(about, from, to), followed, lookAt: (frames: readonly number[]) => closerAt(frames.map((f) => f + from)) };
-    reading.settle(options.asked ? await lookInRounds(options.asked, options.faceOn, looking, !long) : followed(), from);
+    reading.settle(options.asked ? (await lookInRounds(options.asked, options.faceOn, looking, { search: !long })).track : followed(), from);
     hands.fill(undefined, from, to);
   };
 

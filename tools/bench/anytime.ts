@@ -3,11 +3,11 @@
  * beside the same track read whole: looks of the network against the frames of the reps, verdicts that differ, and values
  * that differ by more than U. Clips of no drill are read for all their measures.
  */
-import { analyse, type AnalyseOptions, type Analysis } from "../../src/core/analyse";
+import { analyse, middleMs, type AnalyseOptions, type Analysis } from "../../src/core/analyse";
 import { median } from "../../src/core/maths/stats";
 import { askedBy, askedFor } from "../../src/vision/anytime/asked";
 import { COARSE_MS } from "../../src/vision/coarseLook";
-import { middleMs, rulesOf } from "../study/compare";
+import { rulesOf } from "../study/compare";
 import { readByPlan } from "../study/partly";
 import { truthClips } from "../study/truthClip";
 import { report } from "./report";

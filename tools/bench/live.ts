@@ -37,7 +37,7 @@ interface Ran {
   answers: Told[];
   /** Calls of the network a second. */
   callsPerS: number;
-  /** Tasks of the page over 50 ms, and its 99th percentile of all tasks, ms. */
+  /** Tasks of the page over 50 ms, ms. */
   tasks: number[];
 }
 

@@ -1,4 +1,4 @@
-import { analyse, type Analysis, type AnalysedRep, type AnalyseOptions } from "../../src/core/analyse";
+import { analyse, middleMs, type Analysis, type AnalysedRep, type AnalyseOptions } from "../../src/core/analyse";
 import { findStage } from "../../src/core/drills";
 import type { Sort } from "../../src/core/uncertainty/errors";
 import type { RepRules } from "../../src/core/reps/rep";
@@ -47,9 +47,6 @@ export function rulesOf(truth: Truth): RepRules {
     ...(rep!.foot ? { foot: rep!.foot } : {}),
   };
 }
-
-/** Where a rep has its middle: its top, if it has one. */
-export const middleMs = (r: AnalysedRep): number => r.events.top?.t ?? (r.from + r.to) / 2;
 
 export function compare(clip: TruthClip, change: Partial<AnalyseOptions> = {}): ComparedClip {
   const { truth } = clip;

@@ -35,5 +35,5 @@ export async function readByPlan(track: Track, asked: Asked, faceOn: boolean): P
   const lookAt = async (frames: readonly number[]) => frames.forEach((i) => (read[i] = 1));
   const soFar = () => partly(track, read, faceOn);
   await lookAt(firstLook(track.times));
-  return { track: await lookInRounds(asked, faceOn, { looks: soFar, followed: soFar, lookAt }), runs: read.reduce((sum, r) => sum + r, 0) };
+  return { track: (await lookInRounds(asked, faceOn, { looks: soFar, followed: soFar, lookAt })).track, runs: read.reduce((sum, r) => sum + r, 0) };
 }

@@ -40,6 +40,9 @@ export interface Reason {
   message: string;
 }
 
+/** What a golfer is told of a rep. */
+export type Told = Pick<Verdict, "result" | "cue" | "reason">;
+
 /** What is said of a rep: pass, fail with one cue, or not judged with one reason. */
 export interface Verdict {
   result: "pass" | "fail" | "not judged";

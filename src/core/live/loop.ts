@@ -1,4 +1,4 @@
-import { assign, emit, setup } from "xstate";
+import { assign, emit, setup, type SnapshotFrom } from "xstate";
 import type { RepRules } from "../reps/rep";
 import type { Verdict } from "../judge/verdict";
 import type { Stance } from "./stance";
@@ -208,3 +208,7 @@ export const repLoop = setup({
     },
   },
 });
+
+/** The state of the loop with all that it remembers; and its name alone. */
+export type LoopSnapshot = SnapshotFrom<typeof repLoop>;
+export type LoopState = LoopSnapshot["value"];

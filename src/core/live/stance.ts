@@ -1,6 +1,7 @@
+import { mean } from "../maths/stats";
 import { statureInPx } from "../track/bodySize";
 import { midHands } from "../track/midHands";
-import { at, POINT, POINTS, STRIDE } from "../track/track";
+import { at, POINT, POINTS, PRESENT, STRIDE } from "../track/track";
 import { filled } from "../track/unread";
 
 /** One look at a running camera's picture: when (ms), the body points (33 × x px, y px, visibility, σ px), how surely somebody is there. */
@@ -26,8 +27,6 @@ export interface Stance {
 
 export const ABSENT: Stance = { present: false, settled: false, still: false, moving: false, armsUp: false };
 
-/** The network is this sure that somebody is there. */
-const PRESENT = 0.5;
 /** Motion is told from the looks of this long, ms (MOVEMENT, address: a still spell of 300 ms), of which there must be a few. */
 const SPELL_MS = 400;
 const LEAST_LOOKS = 4;
@@ -50,7 +49,8 @@ export function stanceOf(looks: readonly Look[]): Stance {
   const since = (ms: number) => looks.filter((l) => l.t >= now.t - ms && l.presence >= PRESENT);
   const spell = since(SPELL_MS);
   const place = since(PLACE_MS);
-  const tall = statureInPx(asTrack(place));
+  const there = asTrack(place);
+  const tall = statureInPx(there);
   const up = (p: number) => now.points[p * STRIDE + 1]!;
   const armsUp = Math.max(up(POINT.leftWrist), up(POINT.rightWrist)) < Math.min(up(POINT.nose), up(POINT.leftEar), up(POINT.rightEar));
   const enough = spell.length >= LEAST_LOOKS && now.t - spell[0]!.t > SPELL_MS / 2;
@@ -63,8 +63,7 @@ export function stanceOf(looks: readonly Look[]): Stance {
   const shoulders = [mid(POINT.leftShoulder, POINT.rightShoulder, 0), mid(POINT.leftShoulder, POINT.rightShoulder, 1)] as const;
   const parts = [[hands.x, hands.y], hips, shoulders, ...[POINT.leftAnkle, POINT.rightAnkle].map((p) => [mid(p, p, 0), mid(p, p, 1)] as const)] as const;
   const against = (x: ArrayLike<number>, s: Float64Array) => s.map((v, i) => x[i]! - v);
-  const first = asTrack(place);
-  const wandered = [POINT.leftHip, POINT.leftAnkle, POINT.rightAnkle].some((p) => spread(place.map((_, i) => first.landmarks[at(i, p)]!)) > WANDER * tall);
+  const wandered = [POINT.leftHip, POINT.leftAnkle, POINT.rightAnkle].some((p) => spread(place.map((_, i) => there.landmarks[at(i, p)]!)) > WANDER * tall);
   return {
     present: true,
     settled: now.t - place[0]!.t > PLACE_MS * 0.7 && !wandered,
@@ -104,7 +103,6 @@ const CLOCK_MS = 1000 / 60;
 /** Slope of the straight line through values, a second. */
 function slope(times: Float64Array, x: ArrayLike<number>): number {
   const n = times.length;
-  const mean = (v: ArrayLike<number>) => Array.from(v).reduce((s, a) => s + a, 0) / n;
   const [mt, mx] = [mean(times), mean(x)];
   let [top, bottom] = [0, 0];
   for (let i = 0; i < n; i++) {

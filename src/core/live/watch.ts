@@ -1,6 +1,7 @@
-import type { AnalysedRep, Analysis } from "../analyse";
+import { middleMs, type AnalysedRep, type Analysis } from "../analyse";
 import type { Stage } from "../drills";
 import { decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
+import { foundByArms } from "../reps/rep";
 import { roughReps } from "../track/roughReps";
 import { armsRaised, evenly, type Look, type Stance } from "./stance";
 
@@ -47,8 +48,8 @@ const BEFORE_SLOW_TOP_MS = 6000;
 const AFTER_LOW_MS = 900;
 /** What is still open is judged again after this, ms. */
 const AGAIN_MS = 250;
-/** After its finish a rep is open for this long, ms (the recorder keeps on so long). */
-const AFTER_FINISH_MS = 500;
+/** After its finish a rep is open, and recorded, for this long, ms. */
+export const AFTER_END_MS = 500;
 /** What is not decided so long after its deciding instant is said to be open, ms: the golfer has set up again by then. */
 const LATEST_MS = 2000;
 /** A swing without a finish is over so long after its lowest hands, ms. */
@@ -60,7 +61,7 @@ const LEAST_LOOKS = 8;
 /** The same rep of another reading lies nearer than this, ms. */
 const SAME_MS = 400;
 
-export const watchFor = (stage: Stage): RepWatch => (["swing", "step-swing", "gesture"].includes(stage.rules.kind) && !stage.rules.hipsOnly ? new SwingWatch(stage) : new SpellWatch(stage));
+export const watchFor = (stage: Stage): RepWatch => (foundByArms(stage.rules) ? new SwingWatch(stage) : new SpellWatch(stage));
 
 const NONE: Outcome = { decided: [], nothing: false };
 
@@ -70,7 +71,7 @@ function ready(stage: Stage, rep: AnalysedRep, to: number): { ready: boolean; de
   if (deciding === null) return { ready: false, deciding, again: to + AGAIN_MS };
   if (to < deciding + SETTLES_MS) return { ready: false, deciding, again: deciding + SETTLES_MS };
   const said = rep.verdict?.result;
-  const over = rep.events.finish !== undefined && to >= rep.events.finish.t + AFTER_FINISH_MS;
+  const over = rep.events.finish !== undefined && to >= rep.events.finish.t + AFTER_END_MS;
   const late = to >= deciding + LATEST_MS;
   return { ready: said === "pass" || said === "fail" || over || late, deciding, again: to + AGAIN_MS };
 }
@@ -81,7 +82,7 @@ const worthCloser = (stage: Stage, rep: AnalysedRep, { from, to, last }: Attempt
 };
 
 const decidedAt = (rep: AnalysedRep, from: number, deciding: number | null): Decided => ({
-  rep, about: from + (rep.events.top?.t ?? (rep.from + rep.to) / 2), from: from + rep.from, to: from + rep.to, deciding: deciding === null ? null : from + deciding,
+  rep, about: from + middleMs(rep), from: from + rep.from, to: from + rep.to, deciding: deciding === null ? null : from + deciding,
 });
 
 /** Swings, steps and gestures of the hands: found by the arms. */
@@ -134,7 +135,7 @@ class SwingWatch implements RepWatch {
   }
 
   private own(attempt: Attempt, analysis: Analysis): AnalysedRep | undefined {
-    return analysis.reps.find((r) => Math.abs((r.events.top?.t ?? (r.from + r.to) / 2) - (this.open!.top - attempt.from)) < SAME_MS);
+    return analysis.reps.find((r) => Math.abs(middleMs(r) - (this.open!.top - attempt.from)) < SAME_MS);
   }
 
   private close(decided: Decided[], low: number, nothing: boolean): Outcome {

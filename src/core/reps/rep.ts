@@ -64,6 +64,11 @@ export interface RepRules {
   foot?: SideName;
 }
 
+/** Kinds whose reps hang together: they are read in the whole motion. */
+export const hangTogether = ({ kind }: Pick<RepRules, "kind">): boolean => kind === "cycle" || kind === "pivot";
+/** Kinds whose reps are found by the arms. */
+export const foundByArms = (rules: Pick<RepRules, "kind" | "hipsOnly">): boolean => !hangTogether(rules) && rules.kind !== "hold" && !rules.hipsOnly;
+
 /** What reading a rep needs beside its motion; the same for every perturbed copy. */
 export interface RepContext {
   rules: RepRules;

@@ -3,7 +3,7 @@ import type { Motion } from "../motion/motion";
 import { roughReps } from "../track/roughReps";
 import type { Track } from "../track/track";
 import { nearest } from "./clock";
-import type { RepRules } from "./rep";
+import { foundByArms, type RepRules } from "./rep";
 import { cyclesIn } from "./kinds/cycle";
 import { pivotsIn } from "./kinds/pivot";
 import type { RepWindow } from "./window";
@@ -21,7 +21,7 @@ const FIRST_SHARE = 0.45;
 export function split(track: Track, m: Motion, rules: RepRules): RepWindow[] {
   if (rules.kind === "cycle") return cyclesIn(m);
   if (rules.kind === "pivot") return pivotsIn(m, rules.foot ?? "trail");
-  if (rules.kind === "hold" || rules.hipsOnly) return [{ from: 0, to: m.n - 1, about: m.n >> 1 }];
+  if (!foundByArms(rules)) return [{ from: 0, to: m.n - 1, about: m.n >> 1 }];
   const rough = roughReps(track).map((r) => ({ top: nearest(m, track.times[r.top]!), low: nearest(m, track.times[r.low]!) }));
   const between = rough.slice(1).map((next, k) => Math.round(rough[k]!.low + FIRST_SHARE * (next.top - rough[k]!.low)));
   return rough.map((r, k) => ({

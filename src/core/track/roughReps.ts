@@ -1,7 +1,7 @@
 import { median, runningMedian } from "../maths/stats";
 import { statureInPx } from "./bodySize";
 import { midHands } from "./midHands";
-import { at, POINT, type Track } from "./track";
+import { at, POINT, PRESENT, type Track } from "./track";
 
 /** Where a swing roughly is: frames of its top and of its lowest hands on the way through. */
 export interface RoughRep {
@@ -26,8 +26,6 @@ const LEVEL = 15;
 const STAYS = 0.2;
 /** Arms that seem to rise for no longer than this have not, ms. */
 const JITTER_MS = 70;
-/** A golfer less present than this in a frame says nothing. */
-const PRESENT = 0.5;
 /** Nor do hands that are both less visible than this: from behind, the body hides them after the strike. */
 const VISIBLE = 0.3;
 

@@ -32,6 +32,9 @@ export interface Track {
   others: { t: number; x: number; y: number; size: number }[];
 }
 
+/** The network is this sure that somebody is there, or they say nothing. */
+export const PRESENT = 0.5;
+
 export interface HandsPath {
   /** First frame. */
   from: number;

@@ -4,7 +4,7 @@ import { and, desc, eq, gt } from "drizzle-orm";
 import { ALGORITHM_VERSION, analyse, WHY, type Analysis } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
-import type { Verdict } from "../../core/judge/verdict";
+import type { Told } from "../../core/judge/verdict";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
@@ -26,9 +26,6 @@ export interface SaveRequest {
   /** What the golfer was told on the spot, in order; kept beside what is computed here. */
   told?: Told[];
 }
-
-/** A live answer. */
-export type Told = Pick<Verdict, "result" | "cue"> & { reason: Verdict["reason"] };
 
 /** A session goes on for this long after its last bout, a bout after its last rep, ms. */
 const SESSION_GAP = 3 * 3600_000;

@@ -11,8 +11,6 @@ export interface RunningCamera {
   frames: ReadableStream<VideoFrame> | MessagePort;
   /** A real camera's picture for the preview; the stand-in draws its own. */
   stream: MediaStream | null;
-  /** As the device calls it. */
-  label: string;
   stop(): void;
 }
 
@@ -43,8 +41,8 @@ async function openStandIn(films: readonly string[], preview: HTMLCanvasElement 
   const { port1, port2 } = new MessageChannel();
   const drawn = preview?.transferControlToOffscreen() ?? null;
   try {
-    const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), transfer(port1, [port1]), drawn && transfer(drawn, [drawn]), false);
-    return { size, frames: port2, stream: null, label: "a film that stands in for a camera", stop: () => worker.terminate() };
+    const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), transfer(port1, [port1]), drawn && transfer(drawn, [drawn]));
+    return { size, frames: port2, stream: null, stop: () => worker.terminate() };
   } catch {
     worker.terminate();
     throw new CameraError("The film that stands in for a camera did not come.", "Try again.");
@@ -71,7 +69,7 @@ async function openReal(choice: CameraChoice): Promise<RunningCamera> {
     stop();
     throw new CameraError("This browser does not hand out a camera’s single pictures.", "Film with the phone’s own camera and read the clips, or open this page in Chrome.");
   }
-  return { size: { width, height, fps: frameRate }, frames: new Processor({ track: track!, maxBufferSize: 8 }).readable, stream, label: track!.label, stop };
+  return { size: { width, height, fps: frameRate }, frames: new Processor({ track: track!, maxBufferSize: 8 }).readable, stream, stop };
 }
 
 function refused(error: unknown): CameraError {

@@ -10,7 +10,7 @@ import type { CameraChoice } from "./camera";
 import { Filming, type FilmingState, type FilmRequest } from "./filming";
 import { Voice } from "./sounds";
 import { VerdictScreen } from "./verdictScreen";
-import { lines, stateWords, verdictWords } from "./words";
+import { stateWords, verdictWords } from "./words";
 
 interface Props extends FilmRequest {
   drillName: string;
@@ -26,10 +26,10 @@ interface Props extends FilmRequest {
 }
 
 /** A bout's own number, kept in the address so that a page that is loaded again goes on with it. */
-function boutInAddress(): string {
+const boutInAddress = (): string => new URL(window.location.href).searchParams.get("bout") ?? newBout();
+
+function newBout(): string {
   const here = new URL(window.location.href);
-  const known = here.searchParams.get("bout");
-  if (known) return known;
   const made = crypto.randomUUID();
   here.searchParams.set("bout", made);
   window.history.replaceState(null, "", here);
@@ -149,16 +149,13 @@ function StateWords({ state, stillStart }: { state: FilmingState; stillStart: bo
   const said = state.loop ? stateWords(state.loop, stillStart) : { word: "One moment", more: "" };
   return (
     <div className="px-5 pt-5 pb-3" aria-live="polite">
-      <p className="display text-[64px] leading-[0.95] md:text-[92px]">{lines(said.word).join(" ")}</p>
+      <p className="display text-[64px] leading-[0.95] md:text-[92px]">{said.word}</p>
       <p className="mt-2 min-h-7 text-[20px]">{said.more}</p>
     </div>
   );
 }
 
-const nextWords = (state: FilmingState, stillStart: boolean): string => {
-  const said = state.loop && stateWords(state.loop, stillStart);
-  return said ? [said.word, said.more].filter(Boolean)[0]! : "";
-};
+const nextWords = (state: FilmingState, stillStart: boolean): string => (state.loop ? stateWords(state.loop, stillStart).word : "");
 
 /** All that is done by hand, behind one button: the screen is for eyes that are far away. */
 function Controls({ filming, voice, state, stop }: { filming: Filming; voice: Voice; state: FilmingState; stop: () => void }) {
@@ -167,7 +164,7 @@ function Controls({ filming, voice, state, stop }: { filming: Filming; voice: Vo
   const paused = state.loop?.state === "paused";
   const { shown } = state;
   const items: [words: string, does: () => void][] = [
-    ...(shown ? [["That one doesn’t count", () => void filming.withdraw(shown.answer.id)] satisfies [string, () => void]] : []),
+    ...(shown ? [["That one doesn’t count", () => void filming.withdraw(shown.id)] satisfies [string, () => void]] : []),
     [paused ? "Go on" : "Pause", () => filming.tell({ type: paused ? "resume" : "pause" })],
     [muted ? "Sound on" : "Sound off", () => setMuted(!muted)],
     ["End the bout", () => filming.tell({ type: "end" })],
@@ -225,12 +222,4 @@ function Done({ drill, baseline, reps, state, filming, counted }: Props & { stat
       <Outgoing state={state} />
     </div>
   );
-}
-
-function newBout(): string {
-  const here = new URL(window.location.href);
-  const made = crypto.randomUUID();
-  here.searchParams.set("bout", made);
-  window.history.replaceState(null, "", here);
-  return made;
 }

@@ -1,7 +1,7 @@
 import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
-import type { Answer, LoopEvent } from "@/core/live/loop";
+import type { LoopEvent } from "@/core/live/loop";
 import type { CameraWorker, FilmFor, LiveAnswer, LiveTrack, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
 import { NotKeptError } from "@/ui/read/keep";
@@ -27,15 +27,14 @@ export interface FilmingState {
   trouble: { message: string; action: string } | null;
   loop: LoopShown | null;
   /** The answer that is shown, and reps of this bout that were counted before the page was loaded. */
-  shown: { answer: Answer; rep: AnalysedRep } | null;
+  shown: { id: string; rep: AnalysedRep } | null;
   already: number;
-  camera: { label: string; width: number; height: number; fps: number; records: boolean } | null;
   /** Reps that have not reached the computer; and why not. */
   waiting: number;
   sending: string | null;
 }
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, already: 0, camera: null, waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, already: 0, waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -46,7 +45,7 @@ export class Filming {
   private readonly listeners = new Set<() => void>();
   private readonly outbox = new Outbox();
   private live: { worker: Worker; remote: Remote<LiveWorker> } | null = null;
-  private camera: { worker: Worker; remote: Remote<CameraWorker>; running: RunningCamera } | null = null;
+  private camera: { worker: Worker; remote: Remote<CameraWorker>; running: RunningCamera; records: boolean } | null = null;
   private readonly making = new Set<string>();
   /** Who waits for the whole of an answered rep, by its id. */
   private readonly whole = new Map<string, (seen: LiveTrack) => void>();
@@ -101,7 +100,7 @@ export class Filming {
       await remote.warm();
       const worker = new Worker(new URL("../../vision/worker/camera.worker.ts", import.meta.url), { type: "module" });
       const cameraRemote = wrap<CameraWorker>(worker);
-      this.camera = { worker, remote: cameraRemote, running };
+      const camera: NonNullable<typeof this.camera> = (this.camera = { worker, remote: cameraRemote, running, records: false });
       const { port1, port2 } = new MessageChannel();
       const { drill, stage, statureCm, hand, reps } = this.request;
       await remote.start(
@@ -113,10 +112,10 @@ export class Filming {
           completed: (seen) => this.whole.get(seen.id)?.(seen),
         }),
       );
-      const frames = running.frames;
-      const { records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why)));
+      const { frames } = running;
+      ({ records: camera.records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why))));
       bench().calls = () => remote.calls();
-      this.set({ step: "running", camera: { label: running.label, ...running.size, records } });
+      this.set({ step: "running" });
       await this.stayAwake();
     } catch (error) {
       this.stop();
@@ -133,18 +132,18 @@ export class Filming {
 
   private async answered(answer: LiveAnswer): Promise<void> {
     const verdict = answer.rep.verdict!;
-    this.set({ shown: { answer: { id: answer.id, at: 0, verdict }, rep: answer.rep } });
+    this.set({ shown: { id: answer.id, rep: answer.rep } });
     const whole = this.wholeOf(answer);
     if (verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
     // For whoever measures.
     performance.mark("kingfisher:answer", { detail: { about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
     const { drill, stage, keepFilm } = this.request;
     const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
-    const records = this.camera !== null && this.now.camera?.records === true && keepFilm;
+    const recording = keepFilm && this.camera?.records ? this.camera.remote : null;
     this.making.add(answer.id);
     try {
       await this.outbox.put({ id: answer.id, boutId: this.bout, drill: drill.id, stage, at: new Date().toISOString(), told, track: { bytes: new Uint8Array(answer.track), sha256: answer.trackSha256 }, film: null, filming: true, keepFilm, withdrawn: false, sentAt: null });
-      const [film, seen] = await Promise.all([records ? this.camera!.remote.clip(answer.film.from, answer.film.to) : null, whole]);
+      const [film, seen] = await Promise.all([recording?.clip(answer.film.from, answer.film.to) ?? null, whole]);
       await this.outbox.change(answer.id, { film, filming: false, ...(seen ? { track: { bytes: new Uint8Array(seen.track), sha256: seen.trackSha256 } } : {}) });
     } catch (error) {
       if (error instanceof DOMException && error.name === "QuotaExceededError") this.set({ trouble: { message: "This device’s storage is full.", action: "Free some space: reps are counted on, but their films are not kept." } });

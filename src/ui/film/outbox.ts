@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import type { Verdict } from "@/core/judge/verdict";
+import type { Told } from "@/core/judge/verdict";
 import { keepReps, putBlob, takeBack } from "@/ui/read/keep";
 
 /** A rep on its way home: kept in the browser's own storage from its answer on until the computer has it. */
@@ -11,7 +11,7 @@ export interface Outgoing {
   stage: string;
   /** When it was filmed, ISO. */
   at: string;
-  told: Pick<Verdict, "result" | "cue" | "reason">;
+  told: Told;
   track: { bytes: Uint8Array<ArrayBuffer>; sha256: string };
   /** Its film; null until the recorder has it, and where nothing is recorded. */
   film: { file: Blob; sha256: string } | null;

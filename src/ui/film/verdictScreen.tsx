@@ -1,6 +1,7 @@
 import type { AnalysedRep } from "@/core/analyse";
 import { isRehearsal } from "@/core/live/loop";
 import type { Verdict } from "@/core/judge/verdict";
+import { decidingCheck } from "@/ui/charts/strip/gates";
 import { PHONE } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import { lines, verdictWords } from "./words";
@@ -74,14 +75,13 @@ const TALL = 38;
 
 /** The strip's stretch that decided: round the cue's gate, or of a pass from the start to the strike. */
 function Deciding({ rep, hand, verdict }: Pick<Props, "rep" | "hand"> & { verdict: Verdict }) {
-  const check = verdict.checks.find((c) => c.id === verdict.cue?.id) ?? verdict.checks.find((c) => c.must && c.result === "pass");
   const events = Object.fromEntries(Object.entries(rep.events).map(([k, v]) => [k, v.t]));
   const at = Object.fromEntries(Object.entries(rep.measures).flatMap(([k, m]) => (m.at === undefined ? [] : [[k, m.at]])));
   const start = (events.handStart ?? rep.from) - 350;
   const end = (events.impact ?? events.release ?? rep.to) + 150;
   return (
     <div className="mx-auto grid h-full place-items-center [&>svg]:h-full [&>svg]:max-w-full">
-      <RepStrip size={verdict.result === "pass" ? { ...PHONE, height: PASS_HEIGHT } : PHONE} few label="The stretch that decided" stretch={[start, end]} {...(check ? { onlyGate: check.id } : {})} data={{ series: rep.series, events, hand, checks: verdict.checks, at }} />
+      <RepStrip size={verdict.result === "pass" ? { ...PHONE, height: PASS_HEIGHT } : PHONE} few label="The stretch that decided" stretch={[start, end]} onlyGate={decidingCheck(verdict)?.id ?? ""} data={{ series: rep.series, events, hand, checks: verdict.checks, at }} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import type { Obstacle } from "@/core/live/loop";
-import type { Verdict } from "@/core/judge/verdict";
+import type { Told } from "@/core/judge/verdict";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 
 /** A state in the words that are read from 5 m, and the sentence under them. */
@@ -48,7 +48,7 @@ const NOT_JUDGED: Record<string, Said> = {
 };
 
 /** What is shown large of a verdict, and its smaller second line. */
-export function verdictWords({ result, cue, reason }: Pick<Verdict, "result" | "cue" | "reason">): Said {
+export function verdictWords({ result, cue, reason }: Told): Said {
   if (result === "fail") return { word: cue?.words ?? "Again", more: "" };
   if (result === "pass") return { word: "Pass", more: "" };
   return NOT_JUDGED[reason?.code ?? ""] ?? { word: "Do another", more: "Not judged" };

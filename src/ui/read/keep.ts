@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { RepSeries } from "@/core/analyse";
-import type { Verdict } from "@/core/judge/verdict";
+import type { Told, Verdict } from "@/core/judge/verdict";
 import type { Problem } from "@/core/scene/scene";
 
 /** The server's own words on why something was not kept. */
@@ -20,7 +20,7 @@ export async function putBlob(kind: "clips" | "tracks", sha256: string, body: Bl
 }
 
 /** Has an uploaded track judged and its reps kept. */
-export async function keepReps(request: { clip: { sha256: string; name: string; bytes: number }; trackSha256: string; drill: string; stage?: string; captureFps?: number; live?: { boutId: string; at: string; told: Pick<Verdict, "result" | "cue" | "reason">[] } }): Promise<KeptReps> {
+export async function keepReps(request: { clip: { sha256: string; name: string; bytes: number }; trackSha256: string; drill: string; stage?: string; captureFps?: number; live?: { boutId: string; at: string; told: Told[] } }): Promise<KeptReps> {
   const response = await said(await fetch("/api/reps", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(request) }));
   return (await response.json()) as KeptReps;
 }

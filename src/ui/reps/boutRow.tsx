@@ -1,5 +1,6 @@
 import Link from "next/link";
 import type { BoutCard } from "@/server/reps/queries";
+import { decidingCheck } from "@/ui/charts/strip/gates";
 import { TINY } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
@@ -27,8 +28,7 @@ export function BoutRow({ bout, hand }: { bout: BoutCard; hand: "left" | "right"
       <ul className="flex flex-wrap gap-x-4 gap-y-4">
         {bout.reps.map((r) => {
           const says = r.result === null ? "Measured" : WORDS[r.result];
-          const missing = r.verdict?.actions.some((a) => a.id === r.verdict?.cue?.id);
-          const deciding = missing ? undefined : r.verdict?.checks.find((c) => c.id === r.verdict?.cue?.id) ?? r.verdict?.checks.find((c) => c.must && c.result !== "pass") ?? r.verdict?.checks.find((c) => c.must);
+          const deciding = r.verdict ? decidingCheck(r.verdict) : undefined;
           return (
             <li key={r.id}>
               <Link href={`/reps/${r.id}`} className="block p-1 hover:bg-silt" aria-label={`Rep ${r.number}: ${says}${r.cue ? `, ${r.cue}` : ""}`} title={`${says}${r.cue ? `: ${r.cue}` : r.reason ? `: ${r.reason}` : ""}`}>

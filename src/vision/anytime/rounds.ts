@@ -1,3 +1,4 @@
+import type { Analysis } from "../../core/analyse";
 import type { Track } from "../../core/track/track";
 import type { Asked } from "./asked";
 import { nextFrames } from "./plan";
@@ -10,17 +11,28 @@ export interface Looking {
   lookAt: (frames: readonly number[]) => Promise<void>;
 }
 
-/**
- * Looks closer, round by round after a first look, until the plan has no more frames to look at.
- *
- * @param search whether to look closer where no rep was found; not in the pauses of a long film
- */
-export async function lookInRounds({ wanted, analyse }: Asked, faceOn: boolean, { looks, followed, lookAt }: Looking, search = true): Promise<Track> {
-  await lookAt(nextFrames(looks(), null, wanted, faceOn));
+/** How far a closer look goes. */
+export interface Closer {
+  /** Where no rep was found, too; not in the pauses of a long film. */
+  search?: boolean;
+  /** See `nextFrames`. */
+  slack?: number;
+  /** How many frames there is time for, once this much is known; all that the plan asks for when left out. */
+  most?: (analysis: Analysis) => number;
+}
+
+/** Looks closer, round by round after a first look, until the plan has no more frames to look at, or there is no more time. */
+export async function lookInRounds({ wanted, analyse }: Asked, faceOn: boolean, { looks, followed, lookAt }: Looking, { search = true, slack = 0, most = () => Infinity }: Closer = {}): Promise<{ track: Track; analysis: Analysis }> {
+  await lookAt(nextFrames(looks(), null, wanted, faceOn, search, slack));
   for (;;) {
     const track = followed();
-    const frames = nextFrames(track, await analyse(track), wanted, faceOn, search);
-    if (!frames.length) return track;
+    const analysis = await analyse(track);
+    const room = most(analysis);
+    const frames = room > 0 ? thinned(nextFrames(track, analysis, wanted, faceOn, search, slack), room) : [];
+    if (!frames.length) return { track, analysis };
     await lookAt(frames);
   }
 }
+
+/** At most so many of some frames, evenly chosen. */
+const thinned = (frames: readonly number[], most: number): readonly number[] => (frames.length <= most ? frames : frames.filter((_, i) => Math.floor((i * most) / frames.length) !== Math.floor(((i - 1) * most) / frames.length)));

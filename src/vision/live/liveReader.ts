@@ -1,22 +1,20 @@
-import { pictureProblems, type Problem } from "../../core/scene/problems";
 import { ABSENT, asTrack, stanceOf, type Look, type Stance } from "../../core/live/stance";
-import { statureInPx } from "../../core/track/bodySize";
-import { median } from "../../core/maths/stats";
-import { POINT, POINTS, STRIDE, type Track } from "../../core/track/track";
-import { findPeople, PRESENT, strangers, bodyIn } from "../coarseLook";
+import { pictureProblems, type Problem } from "../../core/scene/problems";
+import { POINTS, PRESENT, STRIDE, type Track } from "../../core/track/track";
+import { findPeople, strangers } from "../coarseLook";
 import { boxOf, Resampler, type Square } from "../crop/resample";
-import { lumaOf, windowIn, windowOf } from "../cutoutWindows";
+import { lumaOf, windowOf } from "../cutoutWindows";
 import { cutoutArea, type Cutout } from "../decode/cutout";
 import type { Box } from "../decode/frame";
-import { feetArea, feetBox, type FeetArea } from "../feetArea";
 import { handled } from "../handled";
 import { bodySquare } from "../network/detector";
 import { proposedSquare, readPoints } from "../network/points";
 import { CROP_SIDE, type LandmarkOutput, type PoseNetwork } from "../network/poseNetwork";
-import type { LumaWindow } from "../patches/lumaWindow";
-import { Reading, seenIn, type Seen } from "../reading";
+import { seenIn, type Seen } from "../reading";
 import { Background } from "../still/background";
 import { LIVE_SQUARE } from "./fitted";
+import { liveSpan, type Kept, type LiveSpan } from "./liveSpan";
+import { feetOf, holds, holdsSquare, placeOf, ROOM, squareOf, upright, type Place } from "./place";
 
 /** What a running camera hands on of a picture: the part that was wanted, and now and then all of it. */
 export interface LivePicture {
@@ -59,30 +57,10 @@ const LARGER = 1.15;
 const STAYS_LOOKS = 3;
 /** Weight of one look in what a look takes lately. */
 const LATELY = 0.1;
-/** While somebody walks, so much room round their square is wanted. */
-const ROOM = 1.3;
+/** Fewer pictures than this are nothing to read. */
+const LEAST_PICTURES = 10;
 /** Problems of the place are told from so much of what was seen, ms: two looks at whole pictures and a half. */
 const LATELY_MS = 2500;
-
-interface Kept {
-  t: number;
-  cut: Cutout;
-  feet: LumaWindow;
-  seen: Seen | null;
-  asked: boolean;
-}
-
-/** Where the golfer practises: the still crop and the area of the feet, as long as they stay. */
-interface Place {
-  square: Square;
-  /** Middle of the feet, px. */
-  stood: [x: number, y: number];
-  feet: FeetArea;
-  area: Box;
-  reach: number;
-  background: Background | null;
-  golfer: Box;
-}
 
 /**
  * Looks at a running camera: finds the golfer, follows them, and holds still on the place where they stand. There every
@@ -172,16 +150,21 @@ export class LiveReader {
     return this.network.atOnce;
   }
 
-  private async lookKept(kept: Kept, place: Place): Promise<void> {
+  /** Looks at a kept picture. */
+  private async seenOf(kept: Kept, place: Place): Promise<Seen> {
     kept.asked = true;
     const output = await this.output(kept.cut, place.square);
     const seen = (kept.seen = seenIn(output, place.square, place.feet, this.options.faceOn));
     this.network.done(output);
+    return seen;
+  }
+
+  private async lookKept(kept: Kept, place: Place): Promise<void> {
+    const { points, presence } = await this.seenOf(kept, place);
     if (this.place === place) {
       // Two networks may answer out of order.
-      const look = { t: kept.t, points: seen.points, presence: seen.presence };
-      const after = this.looks.findLastIndex((l) => l.t < look.t) + 1;
-      this.looks.splice(after, 0, look);
+      const after = this.looks.findLastIndex((l) => l.t < kept.t) + 1;
+      this.looks.splice(after, 0, { t: kept.t, points, presence });
       this.looked(kept.t);
     }
     this.pump();
@@ -245,16 +228,10 @@ export class LiveReader {
     const looks = this.recent(this.looks.at(-1)!.t);
     // Of one who bends down to a ball no size can be told.
     if (!looks.length || !upright(looks)) return;
-    const square = squareOf(looks);
-    const stood = feetOf(looks);
-    const body = bodyIn(square);
-    const area = feetArea(stood, body);
+    const place = placeOf(looks, { width, height });
     this.leave();
-    this.square = square;
-    this.place = {
-      square, stood, feet: area, area: cutoutArea([boxOf(square), feetBox(area)], width, height), reach: Math.round(body * 0.24), background: null,
-      golfer: boxOf({ ...square, size: square.size * ROOM }),
-    };
+    this.square = place.square;
+    this.place = place;
     this.wantNow();
   }
 
@@ -343,106 +320,24 @@ export class LiveReader {
   }
 
   /** Takes the place as it is now for where it stands, after the phone was moved; not while a part of the last seconds is judged. */
-  holdAnew(): boolean {
-    if (this.holding || !this.place) return false;
-    this.hold();
-    return true;
+  holdAnew(): void {
+    if (!this.holding && this.place) this.hold();
   }
 
-  /**
-   * Part of the last seconds as something that can be read closer; null when nothing of it is kept. The place stays until it is
-   * let go.
-   */
+  /** Part of the last seconds as something that can be read closer; null when nothing of it is kept. The place stays until it is let go. */
   span(from: number, to: number): LiveSpan | null {
     const { place } = this;
     const kept = this.kept.filter((k) => k.t >= from && k.t <= to);
-    if (!place || kept.length < 10) return null;
+    if (!place || kept.length < LEAST_PICTURES) return null;
     this.holding++;
-    const { width, height, fps } = this.options.size;
-    const t0 = kept[0]!.t;
-    const reading = new Reading(kept.length, place.square, place.feet, this.options.faceOn);
-    kept.forEach((k, i) => {
-      reading.times.push(k.t - t0);
-      reading.feet.push(k.feet);
-      if (k.seen) reading.put(i, k.seen);
+    return liveSpan(kept, place, to, {
+      ...this.options, ...this.about, model: this.network.model,
+      look: (k) => this.seenOf(k, place),
+      lookingCloser: (on) => {
+        this.closing = on;
+        if (!on) this.pump();
+      },
+      done: () => this.holding--,
     });
-    const within = <T extends { t: number }>(list: readonly T[]) => list.filter((e) => e.t >= t0 && e.t <= to).map((e) => ({ ...e, t: e.t - t0 }));
-    const about = {
-      looks: within(this.about.looks), others: within(this.about.others), sounds: [], crop: place.square, model: this.network.model,
-      video: { width, height, frames: kept.length, fps, rotation: 0 as const, audio: false, durationMs: to - t0 },
-    };
-    const near = (i: number, x: number, y: number) => {
-      const k = kept[i];
-      return k ? windowIn(k.cut, x, y, place.reach) : null;
-    };
-    return {
-      from: t0,
-      looks: () => reading.track(about),
-      followed: (sounds) => {
-        const track = reading.track({ ...about, sounds: within(sounds) });
-        reading.follow(track, 0, near);
-        return track;
-      },
-      lookAt: async (frames) => {
-        if (!frames.length) return;
-        this.closing = true;
-        try {
-          await Promise.all(frames.map(async (i) => {
-            const k = kept[i]!;
-            k.asked = true;
-            const output = await this.output(k.cut, place.square);
-            k.seen = seenIn(output, place.square, place.feet, this.options.faceOn);
-            this.network.done(output);
-            reading.put(i, k.seen);
-          }));
-        } finally {
-          this.closing = false;
-          this.pump();
-        }
-      },
-      done: () => {
-        this.holding--;
-      },
-    };
   }
 }
-
-/** A part of the last seconds, on its own clock from `from` (ms on the camera's clock) on. */
-export interface LiveSpan {
-  from: number;
-  /** The track of the looks taken so far; `followed` with what is followed in the picture too. */
-  looks: () => Track;
-  followed: (sounds: Track["sounds"]) => Track;
-  lookAt: (frames: readonly number[]) => Promise<void>;
-  done: () => void;
-}
-
-/** Middle of some points over looks, px. */
-const middleOf = (looks: readonly Look[], points: readonly number[], axis: 0 | 1): number => median(looks.map((l) => points.reduce((s, p) => s + l.points[p * STRIDE + axis]!, 0) / points.length));
-
-const FEET = [POINT.leftAnkle, POINT.rightAnkle, POINT.leftToe, POINT.rightToe, POINT.leftHeel, POINT.rightHeel];
-const HIPS = [POINT.leftHip, POINT.rightHip];
-const ANKLES = [POINT.leftAnkle, POINT.rightAnkle];
-const SHOULDERS = [POINT.leftShoulder, POINT.rightShoulder];
-
-const feetOf = (looks: readonly Look[]): [x: number, y: number] => [middleOf(looks, FEET, 0), middleOf(looks, FEET, 1)];
-
-/** The still square round a golfer who stands: over the feet, for the hips may be anywhere. */
-function squareOf(looks: readonly Look[]): Square {
-  const tall = statureInPx(asTrack(looks));
-  return { cx: Math.round(middleOf(looks, ANKLES, 0)), cy: Math.round(middleOf(looks, HIPS, 1) + LIVE_SQUARE.below * tall), size: Math.round(LIVE_SQUARE.size * tall) };
-}
-
-/** Whether somebody stands, however bent to a ball at address: the trunk is as high as this share of the legs at least (standing 0.6, at address 0.5). */
-const upright = (looks: readonly Look[]): boolean => {
-  const [shoulders, hips, ankles] = [SHOULDERS, HIPS, ANKLES].map((p) => middleOf(looks, p, 1)) as [number, number, number];
-  return hips - shoulders > 0.4 * (ankles - hips);
-};
-
-const holds = (c: Cutout, area: Box): boolean => c.left <= area.left && c.top <= area.top && c.left + c.frame.width >= area.right && c.top + c.frame.height >= area.bottom;
-
-/** Whether a cutout holds all of a square that lies in the picture. */
-function holdsSquare(c: Cutout, square: Square, { width, height }: { width: number; height: number }): boolean {
-  return holds(c, cutoutArea([boxOf(square)], width, height));
-}
-

@@ -1,17 +1,16 @@
-import { createActor, type SnapshotFrom } from "xstate";
+import { createActor } from "xstate";
 import type { Analysis } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
-import { repLoop, startsStill, type Obstacle, type Sound } from "../../core/live/loop";
+import { repLoop, startsStill, type LoopSnapshot, type Obstacle, type Sound } from "../../core/live/loop";
 import type { Look, Stance } from "../../core/live/stance";
-import { watchFor, type Attempt, type Decided, type RepWatch } from "../../core/live/watch";
+import { AFTER_END_MS, watchFor, type Attempt, type Decided, type RepWatch } from "../../core/live/watch";
 import type { Problem } from "../../core/scene/problems";
 import type { Track } from "../../core/track/track";
 import { nextFrames } from "../anytime/plan";
+import { lookInRounds } from "../anytime/rounds";
 import type { PoseNetwork } from "../network/poseNetwork";
-import { LiveReader, type LivePicture, type LiveReaderOptions, type LiveSpan } from "./liveReader";
-
-/** The state of the rep loop. */
-export type LoopSnapshot = SnapshotFrom<typeof repLoop>;
+import { LiveReader, type LivePicture, type LiveReaderOptions } from "./liveReader";
+import type { LiveSpan } from "./liveSpan";
 
 /** What was seen of a rep: its track, and when that begins, ms on the camera's clock. */
 export interface SeenRep {
@@ -47,7 +46,6 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
 
 /** A closer look is given up so long after what was to be judged, ms: an answer that comes later is none. */
 const CLOSER_MS = 1500;
-const MOST_ROUNDS = 12;
 /** A rep that has just been found began within this, ms. */
 const REP_MS = 5000;
 /** A frame read within this share of a wanted spacing stands for the wanted one. */
@@ -64,7 +62,6 @@ export class LiveSession {
   private readonly watch: RepWatch;
   private busy = false;
   private clearLooks = 0;
-  private sounds: Track["sounds"] = [];
   private completing: { id: string; from: number; to: number }[] = [];
 
   constructor(network: PoseNetwork, private readonly options: LiveSessionOptions) {
@@ -90,17 +87,8 @@ export class LiveSession {
     if (picture.whole) this.lookAround();
   }
 
-  /** A sudden sound, ms on the camera's clock. */
-  hear(sound: Track["sounds"][number]): void {
-    this.sounds = [...this.sounds.filter((s) => s.t > sound.t - 20_000), sound];
-  }
-
   tell(event: Parameters<typeof this.loop.send>[0]): void {
     this.loop.send(event);
-  }
-
-  stop(): void {
-    this.loop.stop();
   }
 
   private looked(stance: Stance, looks: readonly Look[]): void {
@@ -118,49 +106,37 @@ export class LiveSession {
   /** Reps count from being armed until the bout is done. */
   private listening(): boolean {
     const snapshot = this.loop.getSnapshot();
-    return !snapshot.matches("done") && !snapshot.matches("paused") && !snapshot.matches("blocked") && snapshot.status === "active";
+    return !snapshot.matches("done") && !snapshot.matches("paused") && !snapshot.matches("blocked");
   }
 
   /** While a rep that was found goes on, what a camera's uneven looks have left out of it is looked at. */
   private async lookEvenly(): Promise<void> {
-    this.busy = true;
-    const now = this.options.now();
-    const span = this.reader.span(now - REP_MS, now);
-    try {
-      if (span) await this.fill(span);
-    } finally {
-      span?.done();
-      this.busy = false;
-    }
+    const { stage, now } = this.options;
+    await this.judging(now() - REP_MS, now(), async (span) => span?.lookAt(nextFrames(span.looks(), null, stage, stage.view === "face-on", false, SLACK)));
   }
 
-  /** Nothing is said of a rep before it was looked at evenly. */
-  private fill(span: LiveSpan): Promise<void> {
-    const { stage } = this.options;
-    return span.lookAt(nextFrames(span.looks(), null, stage, stage.view === "face-on", false, SLACK));
-  }
-
+  /** Nothing is said of a rep before it was looked at evenly; then as closely as there is time for. */
   private async try(attempt: Attempt): Promise<void> {
-    this.busy = true;
-    const span = this.reader.span(attempt.from, attempt.to);
-    try {
+    const { stage, analyse, now } = this.options;
+    await this.judging(attempt.from, attempt.to, async (span) => {
       if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null, attempt.from);
-      const { stage } = this.options;
       const seen: Attempt = { ...attempt, from: span.from };
-      const faceOn = stage.view === "face-on";
-      await this.fill(span);
-      let track = span.followed(this.sounds);
-      let analysis = await this.options.analyse(track);
-      for (let round = 0; this.watch.closer(seen, analysis) && round < MOST_ROUNDS && this.options.now() < attempt.to + CLOSER_MS; round++) {
-        // As many as there is time for.
-        const time = attempt.to + CLOSER_MS - this.options.now();
-        const frames = thinned(nextFrames(track, analysis, stage, faceOn, false, SLACK), Math.floor((time / 2 / this.reader.lookMs) * this.reader.atOnce));
-        if (!frames.length) break;
-        await span.lookAt(frames);
-        track = span.followed(this.sounds);
-        analysis = await this.options.analyse(track);
-      }
+      const left = () => attempt.to + CLOSER_MS - now();
+      const { track, analysis } = await lookInRounds({ wanted: stage, analyse }, stage.view === "face-on", span, {
+        search: false, slack: SLACK,
+        // Half of the time that is left is the analysis'.
+        most: (known) => (this.watch.closer(seen, known) && left() > 0 ? Math.floor((left() / 2 / this.reader.lookMs) * this.reader.atOnce) : 0),
+      });
       this.settle(this.watch.take(seen, analysis), track, span.from);
+    });
+  }
+
+  /** Holds a part of the last seconds while something is made of it; nothing else is judged meanwhile. */
+  private async judging(from: number, to: number, work: (span: LiveSpan | null) => Promise<void> | undefined): Promise<void> {
+    this.busy = true;
+    const span = this.reader.span(from, to);
+    try {
+      await work(span);
     } finally {
       span?.done();
       this.busy = false;
@@ -189,7 +165,7 @@ export class LiveSession {
     for (const { id, from, to } of over) {
       const span = this.reader.span(from, to);
       if (!span) continue;
-      this.options.completed({ id, track: span.followed(this.sounds), trackFrom: span.from });
+      this.options.completed({ id, track: span.followed(), trackFrom: span.from });
       span.done();
     }
   }
@@ -208,14 +184,10 @@ export class LiveSession {
   }
 }
 
-/** A swing that has not finished by then does so within this of its strike, ms; and the recorder keeps on for so long after the end. */
+/** A swing that has not finished by then does so within this of its strike, ms. */
 const TO_FINISH_MS = 1500;
-const AFTER_END_MS = 500;
 /** So many looks at the whole picture without an obstacle, and it is over. */
 const CLEAR_LOOKS = 2;
-/** At most so many of some frames, evenly chosen. */
-const thinned = (frames: readonly number[], most: number): number[] => (frames.length <= most ? [...frames] : frames.filter((_, i) => Math.floor((i * most) / frames.length) !== Math.floor(((i - 1) * most) / frames.length)));
-
 const NO_REPS = { reps: [], problems: [] } as unknown as Analysis;
 
 const obstacleOf = (problems: readonly Problem[]): Obstacle | null =>

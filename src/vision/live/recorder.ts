@@ -1,10 +1,5 @@
 import { BufferTarget, EncodedPacket, EncodedVideoPacketSource, Mp4OutputFormat, Output, type VideoCodec } from "mediabunny";
 
-interface Chunk {
-  packet: EncodedPacket;
-  meta: EncodedVideoChunkMetadata | undefined;
-}
-
 /** Encoded pictures are kept for this long, s: a rep's clip begins 4 s before its hands start. */
 const KEPT_S = 24;
 /** A picture that stands alone comes once in so many s: a clip begins with one. */
@@ -21,12 +16,12 @@ const CODECS: readonly { codec: VideoCodec; name: string }[] = [
  * lost before the start.
  */
 export class Recorder {
-  private readonly ring: Chunk[] = [];
+  private readonly ring: EncodedPacket[] = [];
+  /** How the pictures are to be decoded, as the encoder said with its first one. */
   private meta: EncodedVideoChunkMetadata | undefined;
   private lastKey = -Infinity;
   private newest = -Infinity;
   private readonly waiting: { until: number; go: () => void }[] = [];
-  private n = 0;
 
   private constructor(private readonly encoder: VideoEncoder, private readonly codec: VideoCodec) {}
 
@@ -64,9 +59,9 @@ export class Recorder {
 
   private keep(chunk: EncodedVideoChunk, meta: EncodedVideoChunkMetadata | undefined): void {
     if (meta?.decoderConfig) this.meta = meta;
-    this.ring.push({ packet: EncodedPacket.fromEncodedChunk(chunk), meta });
+    this.ring.push(EncodedPacket.fromEncodedChunk(chunk));
     this.newest = chunk.timestamp / 1000;
-    while (this.ring.length && this.ring[0]!.packet.timestamp < chunk.timestamp / 1e6 - KEPT_S) this.ring.shift();
+    while (this.ring.length && this.ring[0]!.timestamp < chunk.timestamp / 1e6 - KEPT_S) this.ring.shift();
     for (const w of this.waiting.splice(0)) if (w.until <= this.newest) w.go();
       else this.waiting.push(w);
   }
@@ -74,24 +69,22 @@ export class Recorder {
   /**
    * The film between two times (ms on the camera's clock), as an MP4 that begins with the key picture before the first; once
    * the camera has come so far. Null when nothing of it is kept.
-   *
-   * @returns the file, and when its first picture was, ms
    */
-  async clip(fromMs: number, toMs: number): Promise<{ file: Blob; from: number } | null> {
+  async clip(fromMs: number, toMs: number): Promise<Blob | null> {
     if (this.newest < toMs) await new Promise<void>((go) => { this.waiting.push({ until: toMs, go }); });
-    const keys = this.ring.flatMap((c, i) => (c.packet.type === "key" ? [i] : []));
-    const first = keys.filter((i) => this.ring[i]!.packet.timestamp * 1000 <= fromMs).at(-1) ?? keys[0];
+    const keys = this.ring.flatMap((p, i) => (p.type === "key" ? [i] : []));
+    const first = keys.filter((i) => this.ring[i]!.timestamp * 1000 <= fromMs).at(-1) ?? keys[0];
     if (first === undefined) return null;
-    const chunks = this.ring.slice(first).filter((c) => c.packet.timestamp * 1000 <= toMs);
-    if (chunks.length < 2) return null;
-    const start = chunks[0]!.packet.timestamp;
+    const packets = this.ring.slice(first).filter((p) => p.timestamp * 1000 <= toMs);
+    if (packets.length < 2) return null;
+    const start = packets[0]!.timestamp;
     const output = new Output({ format: new Mp4OutputFormat({ fastStart: "in-memory" }), target: new BufferTarget() });
     const source = new EncodedVideoPacketSource(this.codec);
     output.addVideoTrack(source);
     await output.start();
-    for (const [i, { packet, meta }] of chunks.entries()) await source.add(packet.clone({ timestamp: packet.timestamp - start, sequenceNumber: this.n++ }), i === 0 ? (meta?.decoderConfig ? meta : this.meta) : undefined);
+    for (const [i, packet] of packets.entries()) await source.add(packet.clone({ timestamp: packet.timestamp - start, sequenceNumber: i }), i === 0 ? this.meta : undefined);
     await output.finalize();
-    return { file: new Blob([output.target.buffer!], { type: "video/mp4" }), from: start * 1000 };
+    return new Blob([output.target.buffer!], { type: "video/mp4" });
   }
 
   /** Lets those who wait for film have what there is: the camera has ended. */

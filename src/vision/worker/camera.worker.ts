@@ -12,7 +12,6 @@ const MOST_BEHIND = 12;
 
 let recorder: Recorder | null = null;
 let stopped = false;
-const counts = { pictures: 0, behind: 0 };
 
 /** Takes a camera's frames: copies out what is looked at, and records all. It judges nothing, so that it never keeps the camera waiting. */
 const camera: CameraWorker = {
@@ -31,9 +30,8 @@ const camera: CameraWorker = {
   },
   async clip(fromMs, toMs) {
     const made = (await recorder?.clip(fromMs, toMs)) ?? null;
-    return made && { ...made, sha256: bytesToHex(sha256(new Uint8Array(await made.file.arrayBuffer()))) };
+    return made && { file: made, sha256: bytesToHex(sha256(new Uint8Array(await made.arrayBuffer()))) };
   },
-  counts: () => counts,
   stop() {
     stopped = true;
     recorder?.end();
@@ -57,9 +55,7 @@ async function take(frame: VideoFrame, grabber: Grabber, size: CameraSize, pictu
   const t = frame.timestamp / 1000;
   const sample = new VideoSample(frame);
   try {
-    counts.pictures++;
     if (recorder && recorder.queue < MOST_BEHIND) recorder.take(frame);
-    else if (recorder) counts.behind++;
     const picture = await grabber.grab(pictureOf(sample, t, 0), size);
     const message: FromCamera = { picture, clock: t - (performance.timeOrigin + performance.now()) };
     if (picture.part || picture.whole) pictures.postMessage(message, [picture.part, picture.whole].flatMap((p) => (p ? [p.frame.data.buffer as ArrayBuffer] : [])));

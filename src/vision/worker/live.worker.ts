@@ -8,7 +8,7 @@ import { LiveSession } from "../live/liveSession";
 import { readLooks, standInNetwork } from "../live/standInNetwork";
 import type { PoseNetwork } from "../network/poseNetwork";
 import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
-import type { FromCamera, JudgeWorker, LiveTrack, LiveWorker, LoopShown, ToCamera } from "./liveProtocol";
+import type { FromCamera, JudgeWorker, LiveTrack, LiveWorker, ToCamera } from "./liveProtocol";
 
 let loaded: Promise<Loaded> | null = null;
 let session: LiveSession | null = null;
@@ -34,7 +34,6 @@ async function choose(): Promise<Loaded> {
 const live: LiveWorker = {
   warm: async () => (await load()).about,
   async start(film, size, pictures, listener) {
-    session?.stop();
     const { network: real } = await load();
     if (film.bench === "bare") return void runBare(real, size, pictures);
     const network = film.bench ? standInNetwork(real, await readLooks(await (await fetch(film.bench.looks)).arrayBuffer()), film.bench.ms) : real;
@@ -51,7 +50,7 @@ const live: LiveWorker = {
       want: (want) => say({ type: "want", want }),
       release: (data) => say({ type: "back", data }, [data.buffer]),
       analyse: (track) => remote.analyse(track, film),
-      state: (s) => void listener.state({ state: s.value as LoopShown["state"], answers: s.context.answers, obstacle: s.context.obstacle }),
+      state: (s) => void listener.state({ state: s.value, answers: s.context.answers, obstacle: s.context.obstacle }),
       sound: (sound) => void listener.sound(sound),
       answered: ({ id, rep, about, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
         const start = trackFrom + (rep.events.handStart?.t ?? rep.from);
@@ -70,10 +69,6 @@ const live: LiveWorker = {
   },
   tell: (event) => session?.tell(event),
   calls: () => session?.reader.calls ?? bareCalls,
-  stop() {
-    session?.stop();
-    session = null;
-  },
 };
 
 let bareCalls = 0;

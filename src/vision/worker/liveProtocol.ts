@@ -1,6 +1,6 @@
 import type { AnalysedRep, Analysis } from "../../core/analyse";
 import type { Drill } from "../../core/drills";
-import type { Answer, LoopEvent, Obstacle, Sound } from "../../core/live/loop";
+import type { Answer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
 import type { Track } from "../../core/track/track";
 import type { LivePicture, LiveWant } from "../live/liveReader";
 import type { AboutDevice } from "./protocol";
@@ -28,7 +28,7 @@ export interface FilmFor {
 
 /** The state of the loop as the page shows it. */
 export interface LoopShown {
-  state: "looking" | "settling" | "leaving" | "armed" | "moving" | "judging" | "blocked" | "paused" | "done";
+  state: LoopState;
   answers: Answer[];
   obstacle: Obstacle | null;
 }
@@ -68,7 +68,6 @@ export interface LiveWorker {
   tell(event: LoopEvent): void;
   /** Calls of the network so far. */
   calls(): number;
-  stop(): void;
 }
 
 /** What the live worker says to the camera's. */
@@ -87,16 +86,13 @@ export interface CameraWorker {
    */
   start(frames: ReadableStream<VideoFrame> | MessagePort, size: CameraSize, pictures: MessagePort, lost: (message: string) => void): Promise<{ records: boolean }>;
   /** The film between two times, once the camera has come so far; null when there is none. */
-  clip(fromMs: number, toMs: number): Promise<{ file: Blob; sha256: string; from: number } | null>;
-  /** Pictures that came, and those that were skipped because nothing kept up, so far. */
-  counts(): { pictures: number; behind: number };
+  clip(fromMs: number, toMs: number): Promise<{ file: Blob; sha256: string } | null>;
   stop(): void;
 }
 
 export interface StandIn {
   /** Plays films one after another as a camera would, at their own rate; posts each picture. */
-  play(films: string[], pictures: MessagePort, preview: OffscreenCanvas | null, again: boolean): Promise<CameraSize>;
-  stop(): void;
+  play(films: string[], pictures: MessagePort, preview: OffscreenCanvas | null): Promise<CameraSize>;
 }
 
 export interface JudgeWorker {

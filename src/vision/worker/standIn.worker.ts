@@ -2,30 +2,20 @@ import { expose } from "comlink";
 import { ALL_FORMATS, BlobSource, Input, VideoSampleSink } from "mediabunny";
 import type { CameraSize, StandIn } from "./liveProtocol";
 
-let run = 0;
-
-/** A stand-in for a phone's camera: films played at their own rate, picture by picture, on one clock. */
+/** A stand-in for a phone's camera: films played at their own rate, picture by picture, on one clock; it ends with its worker. */
 const standIn: StandIn = {
-  async play(films, pictures, preview, again) {
-    const mine = ++run;
+  async play(films, pictures, preview) {
     const inputs = await Promise.all(films.map(open));
-    const size = inputs[0]!.size;
     void (async () => {
       const began = performance.now();
       let base = 0;
-      do {
-        for (const film of inputs) {
-          await show(film, base, began, mine, pictures, preview);
-          base += film.durationS;
-          if (mine !== run) return;
-        }
-      } while (again);
+      for (const film of inputs) {
+        await show(film, base, began, pictures, preview);
+        base += film.durationS;
+      }
       pictures.postMessage("ended");
     })();
-    return size;
-  },
-  stop() {
-    run++;
+    return inputs[0]!.size;
   },
 };
 
@@ -47,7 +37,7 @@ async function open(url: string): Promise<Film> {
 /** The preview is drawn so often, Hz. */
 const PREVIEW_HZ = 20;
 
-async function show({ sink, size }: Film, baseS: number, began: number, mine: number, pictures: MessagePort, preview: OffscreenCanvas | null): Promise<void> {
+async function show({ sink, size }: Film, baseS: number, began: number, pictures: MessagePort, preview: OffscreenCanvas | null): Promise<void> {
   const every = Math.max(1, Math.round(size.fps / PREVIEW_HZ));
   const context = preview?.getContext("2d") ?? null;
   if (preview) [preview.width, preview.height] = [size.width / 2, size.height / 2];
@@ -56,10 +46,6 @@ async function show({ sink, size }: Film, baseS: number, began: number, mine: nu
     const t = baseS + sample.timestamp;
     const wait = t * 1000 - (performance.now() - began);
     if (wait > 1) await new Promise((r) => setTimeout(r, wait));
-    if (mine !== run) {
-      sample.close();
-      return;
-    }
     const decoded = sample.toVideoFrame();
     if (context && n++ % every === 0) context.drawImage(decoded, 0, 0, preview!.width, preview!.height);
     const frame = new VideoFrame(decoded, { timestamp: Math.round(t * 1e6) });

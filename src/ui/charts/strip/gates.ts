@@ -1,5 +1,5 @@
 import type { RepSeries } from "@/core/analyse";
-import type { CheckVerdict } from "@/core/judge/verdict";
+import type { CheckVerdict, Verdict } from "@/core/judge/verdict";
 import { FAN_DEGREES, fanX, sampleAt, shareToT, type StripScales, type StripSize } from "./geometry";
 
 /** The far post of a gate that is open on that side stands so far off, cm. */
@@ -19,6 +19,13 @@ export interface Gate {
   happened: number | null;
   /** Height at which the check's row is anchored. */
   anchor: number;
+}
+
+/** The check whose gate stands for a verdict: the cue's, else the first must that is open, else the first; none where an action is missing. */
+export function decidingCheck({ cue, actions, checks }: Pick<Verdict, "cue" | "actions" | "checks">): CheckVerdict | undefined {
+  if (actions.some((a) => a.id === cue?.id)) return undefined;
+  const musts = checks.filter((c) => c.must);
+  return checks.find((c) => c.id === cue?.id) ?? musts.find((c) => c.result !== "pass") ?? musts[0];
 }
 
 /**
