@@ -5,6 +5,7 @@ import type { Metadata, Viewport } from "next";
 import { Toaster } from "sonner";
 import { requestDatabase } from "@/server/db/request";
 import { currentGolfer } from "@/server/golfers/golfers";
+import { SendWaiting } from "@/ui/film/sendWaiting";
 import { Nav } from "@/ui/kit/nav";
 import { THEME_SCRIPT } from "@/ui/kit/theme";
 
@@ -28,6 +29,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
         <main id="main" className="mx-auto max-w-[1280px] px-5 pb-16 md:px-10">
           {children}
         </main>
+        <SendWaiting />
         <Toaster position="bottom-center" />
       </body>
     </html>

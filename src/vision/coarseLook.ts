@@ -201,14 +201,19 @@ function roomFor(points: Float32Array, proposal: Square): { square: Square; box:
   };
 }
 
-/** Looks for people in overlapping square tiles of the picture's shorter side; in half-size tiles too when there is nobody and `thorough`. */
-export async function findPeople(picture: Cutout, network: PoseNetwork, timings: Pick<ReadTimings, "detectorRuns">, thorough: boolean): Promise<Found[]> {
+/**
+ * Looks for people in overlapping square tiles of the picture's shorter side; in half-size tiles too when there is nobody and
+ * `thorough`.
+ *
+ * @param overlap of neighbouring tiles, share of their side; at least the whole picture is covered
+ */
+export async function findPeople(picture: Cutout, network: PoseNetwork, timings: Pick<ReadTimings, "detectorRuns">, thorough: boolean, overlap = 0.5): Promise<Found[]> {
   const { width, height } = picture.of;
   const cut = new Resampler(DETECT_SIDE, -1, 1, "black");
   for (const side of thorough ? [Math.min(width, height), Math.min(width, height) / 2] : [Math.min(width, height)]) {
     const looked: Promise<Found[]>[] = [];
-    for (const cx of centres(width, side))
-      for (const cy of centres(height, side)) {
+    for (const cx of centres(width, side, overlap))
+      for (const cy of centres(height, side, overlap)) {
         const tile = { cx, cy, size: side };
         looked.push(network.detect(cut.cut(picture, tile)).then(({ boxes, scores }) => decodeDetections(boxes, scores, tile)));
         timings.detectorRuns++;
@@ -224,7 +229,7 @@ export async function findPeople(picture: Cutout, network: PoseNetwork, timings:
   return [];
 }
 
-function centres(length: number, side: number): number[] {
-  const n = Math.max(1, Math.ceil(((length - side) / side) * 2 - 1e-9) + 1);
+function centres(length: number, side: number, overlap: number): number[] {
+  const n = Math.max(1, Math.ceil((length - side) / (side * (1 - overlap)) - 1e-9) + 1);
   return n === 1 ? [length / 2] : Array.from({ length: n }, (_, i) => side / 2 + (i * (length - side)) / (n - 1));
 }

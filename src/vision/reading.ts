@@ -15,7 +15,7 @@ import { footEdges, maskRows, type MaskRows } from "./silhouette/footEdges";
 import { readOutline } from "./silhouette/outline";
 
 /** The hands are followed for this long each way from a rough top, s: it may be 150 ms off. */
-const HANDS_S = 0.3;
+export const HANDS_S = 0.3;
 
 /** Spells and tops whose frames differ by no more than this are the same. */
 const SAME_FRAMES = 3;

@@ -11,6 +11,8 @@ export interface Attempt {
   to: number;
   /** Whatever is known then is said. */
   last: boolean;
+  /** Only to know when it can be judged: what was followed in the picture is not needed for that. */
+  rough: boolean;
 }
 
 /** A rep that has been decided: its middle, span and deciding instant, ms on the camera's clock. */
@@ -58,6 +60,10 @@ const LONGEST_THROUGH_MS = 3000;
 const SWING_MS = 4500;
 const SLOW_SWING_MS = 9000;
 const LEAST_LOOKS = 8;
+/** A swing is looked for so often, ms: it is found well before anything of it has settled. */
+const LOOKED_FOR_MS = 100;
+/** When a swing will be decided is known so long after its lowest hands, as a rule, ms. */
+const KNOWN_MS = 200;
 /** The same rep of another reading lies nearer than this, ms. */
 const SAME_MS = 400;
 
@@ -88,7 +94,8 @@ const decidedAt = (rep: AnalysedRep, from: number, deciding: number | null): Dec
 /** Swings, steps and gestures of the hands: found by the arms. */
 class SwingWatch implements RepWatch {
   private doneUntil = -Infinity;
-  private open: { top: number; low: number; nextAt: number } | null = null;
+  private open: { top: number; low: number; nextAt: number; rough: boolean } | null = null;
+  private lookedFor = -Infinity;
 
   constructor(private readonly stage: Stage) {}
 
@@ -98,26 +105,32 @@ class SwingWatch implements RepWatch {
     let found = false;
     if (!this.open) {
       // A swing is found when the arms have come up again after it.
-      if (!armsRaised(looks.at(-1)!)) return { attempt: null, found };
+      if (now < this.lookedFor + LOOKED_FOR_MS || !armsRaised(looks.at(-1)!)) return { attempt: null, found };
+      this.lookedFor = now;
       const fresh = looks.filter((l) => l.t > this.doneUntil && l.t > now - (this.stage.rules.slow ? SLOW_SWING_MS : SWING_MS));
       if (fresh.length < LEAST_LOOKS) return { attempt: null, found };
       const even = evenly(fresh);
       const [rough] = roughReps(even);
       if (!rough) return { attempt: null, found };
       const low = even.times[rough.low]!;
-      // Nothing that a swing is judged by has settled before.
-      this.open = { top: even.times[rough.top]!, low, nextAt: low + SETTLES_MS };
+      this.open = { top: even.times[rough.top]!, low, nextAt: low + KNOWN_MS, rough: true };
       found = true;
     }
     if (now < this.open.nextAt) return { attempt: null, found };
     const last = now >= this.open.low + LONGEST_THROUGH_MS + holdOf(this.stage) * 1000;
-    return { found, attempt: { from: Math.max(this.doneUntil, this.open.top - (this.stage.rules.slow ? BEFORE_SLOW_TOP_MS : BEFORE_TOP_MS)), to: now, last } };
+    return { found, attempt: { from: Math.max(this.doneUntil, this.open.top - (this.stage.rules.slow ? BEFORE_SLOW_TOP_MS : BEFORE_TOP_MS)), to: now, last, rough: this.open.rough && !last } };
   }
 
   take(attempt: Attempt, analysis: Analysis): Outcome {
     const { open, stage } = this;
     if (!open) return NONE;
     const rep = this.own(attempt, analysis);
+    if (attempt.rough) {
+      const deciding = rep && decidingInstant(stage, rep);
+      open.rough = deciding == null;
+      open.nextAt = deciding == null ? attempt.to + LOOKED_FOR_MS : attempt.from + deciding + SETTLES_MS;
+      return NONE;
+    }
     if (!rep && !attempt.last) {
       open.nextAt = attempt.to + AGAIN_MS;
       return NONE;
@@ -180,7 +193,7 @@ class SpellWatch implements RepWatch {
     if (now < spell.nextAt && !rested) return { attempt: null, found };
     spell.nextAt = now + EVERY_MS;
     const from = Math.max(this.doneUntil, looks[0]!.t, spell.from - BEFORE_SPELL_MS, this.single ? -Infinity : now - LONGEST_SPELL_MS);
-    return { found, attempt: { from, to: now, last: rested } };
+    return { found, attempt: { from, to: now, last: rested, rough: false } };
   }
 
   closer(attempt: Attempt, analysis: Analysis): boolean {

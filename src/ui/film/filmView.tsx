@@ -60,7 +60,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
   const canvas = useRef<HTMLCanvasElement>(null);
   const [choice, setChoice] = useState<CameraChoice>("screen side");
   const [runs, setRuns] = useState(0);
-  const counted = state.already + (state.loop?.answers.length ?? 0);
+  const counted = state.before.length + (state.loop?.answers.length ?? 0);
   const running = state.step === "running";
 
   useEffect(() => {
@@ -191,11 +191,11 @@ const Dots = () => <svg viewBox="0 0 20 20" width={20} height={20} aria-hidden>{
 
 /** After the bout: what passed, and the one thing to change. */
 function Done({ drill, baseline, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
-  const answers = state.loop?.answers ?? [];
-  const passed = answers.filter((a) => a.verdict.result === "pass").length;
-  const rehearsed = answers.some((a) => isRehearsal(a.verdict));
-  const open = rehearsed ? 0 : answers.filter((a) => a.verdict.result === "not judged").length;
-  const cues = answers.flatMap((a) => a.verdict.cue?.words ?? []);
+  const answers = [...state.before, ...(state.loop?.answers.map(({ id, verdict }) => ({ id, told: verdict })) ?? [])];
+  const passed = answers.filter((a) => a.told.result === "pass").length;
+  const rehearsed = answers.some((a) => isRehearsal(a.told));
+  const open = rehearsed ? 0 : answers.filter((a) => a.told.result === "not judged").length;
+  const cues = answers.flatMap((a) => a.told.cue?.words ?? []);
   const most = [...new Set(cues)].sort((a, b) => cues.filter((c) => c === b).length - cues.filter((c) => c === a).length)[0];
   return (
     <div className="h-full overflow-auto px-5 py-8 md:px-10">
@@ -207,7 +207,7 @@ function Done({ drill, baseline, reps, state, filming, counted }: Props & { stat
       <ol className="mt-6 grid max-w-[480px] gap-2">
         {answers.map((a, k) => (
           <li key={a.id} className="flex min-h-11 items-center justify-between gap-4 border-b border-hair">
-            <span>{k + 1}. {a.verdict.result === "pass" ? "Pass" : a.verdict.result === "fail" ? `Fail: ${a.verdict.cue?.words.toLowerCase() ?? ""}` : isRehearsal(a.verdict) ? "Counted" : `Not judged: ${verdictWords(a.verdict).more.toLowerCase()}`}</span>
+            <span>{k + 1}. {a.told.result === "pass" ? "Pass" : a.told.result === "fail" ? `Fail: ${a.told.cue?.words.toLowerCase() ?? ""}` : isRehearsal(a.told) ? "Counted" : `Not judged: ${verdictWords(a.told).more.toLowerCase()}`}</span>
             <Button look="quiet" onClick={() => void filming.withdraw(a.id)}>Doesn&rsquo;t count</Button>
           </li>
         ))}

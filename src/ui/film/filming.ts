@@ -1,11 +1,13 @@
 import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
+import type { Told } from "@/core/judge/verdict";
 import type { LoopEvent } from "@/core/live/loop";
 import type { CameraWorker, FilmFor, LiveAnswer, LiveTrack, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
 import { NotKeptError } from "@/ui/read/keep";
 import { Outbox } from "./outbox";
+import { OUTBOX } from "./outboxName";
 import type { Voice } from "./sounds";
 
 /** What a page films for. */
@@ -20,21 +22,28 @@ export interface FilmRequest {
   films: readonly string[];
 }
 
+/** A rep that counts, and what was told of it. */
+export interface CountedRep {
+  id: string;
+  told: Told;
+}
+
 export interface FilmingState {
   step: "ready" | "loading" | "running";
   /** What is being loaded, in words. */
   loading: string;
   trouble: { message: string; action: string } | null;
   loop: LoopShown | null;
-  /** The answer that is shown, and reps of this bout that were counted before the page was loaded. */
+  /** The answer that is shown. */
   shown: { id: string; rep: AnalysedRep } | null;
-  already: number;
+  /** Reps of this bout that were counted before the camera was started, by an earlier page too. */
+  before: CountedRep[];
   /** Reps that have not reached the computer; and why not. */
   waiting: number;
   sending: string | null;
 }
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, already: 0, waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, before: [], waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -51,6 +60,8 @@ export class Filming {
   private readonly whole = new Map<string, (seen: LiveTrack) => void>();
   private again: ReturnType<typeof setTimeout> | null = null;
   private lock: WakeLockSentinel | null = null;
+  /** Lets another page send what waits. */
+  private ended: () => void = () => {};
   private bout: string;
 
   /** @param bout goes on after a reload */
@@ -72,7 +83,7 @@ export class Filming {
   /** Loads the network, and sees what an earlier page left. */
   async warm(): Promise<void> {
     const before = await this.outbox.ofBout(this.bout);
-    this.set({ already: before.filter((r) => !r.withdrawn).length });
+    this.set({ before: before.filter((r) => !r.withdrawn).map(({ id, told }) => ({ id, told })) });
     void this.send();
     void this.worker().remote.warm().catch(() => {});
   }
@@ -88,6 +99,7 @@ export class Filming {
   /** Opens the camera and begins; called from the golfer's press. @param shown a stand-in's canvas */
   async start(choice: CameraChoice, shown: { video: HTMLVideoElement | null; canvas: HTMLCanvasElement | null }): Promise<void> {
     this.set({ step: "loading", loading: "The camera starts", trouble: null });
+    void navigator.locks.request(OUTBOX.filming, () => new Promise<void>((ended) => (this.ended = ended)));
     try {
       await this.voice.wake();
       const { remote } = this.worker();
@@ -104,9 +116,9 @@ export class Filming {
       const { port1, port2 } = new MessageChannel();
       const { drill, stage, statureCm, hand, reps } = this.request;
       await remote.start(
-        { drill: drill.own ?? drill.id, stage, statureCm, hand, reps, already: this.now.already, bench: bench().bench }, running.size, transfer(port1, [port1]),
+        { drill: drill.own ?? drill.id, stage, statureCm, hand, reps, already: this.now.before.length, bench: bench().bench }, running.size, transfer(port1, [port1]),
         proxy({
-          state: (loop) => this.set({ loop }),
+          state: (loop) => this.loopIs(loop),
           sound: (sound) => this.voice.play(sound),
           answered: (answer) => void this.answered(answer),
           completed: (seen) => this.whole.get(seen.id)?.(seen),
@@ -115,6 +127,7 @@ export class Filming {
       const { frames } = running;
       ({ records: camera.records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why))));
       bench().calls = () => remote.calls();
+      bench().pictures = () => cameraRemote.pictures();
       this.set({ step: "running" });
       await this.stayAwake();
     } catch (error) {
@@ -122,6 +135,12 @@ export class Filming {
       const known = error instanceof CameraError ? error : null;
       this.set({ step: "ready", trouble: { message: known?.message ?? "Filming did not start.", action: known?.action ?? "Load the page again. Nothing is lost." } });
     }
+  }
+
+  private loopIs(loop: LoopShown): void {
+    const rests = RESTS.has(loop.state) && loop.state !== this.now.loop?.state;
+    this.set({ loop });
+    if (rests) void this.send();
   }
 
   private lost(why: string): void {
@@ -150,7 +169,8 @@ export class Filming {
     } finally {
       this.making.delete(answer.id);
     }
-    void this.send();
+    if (!this.now.loop || RESTS.has(this.now.loop.state)) void this.send();
+    else this.set({ waiting: await this.outbox.waiting() });
   }
 
   /** The whole of a rep, as soon as it has been seen; null when that does not come, as when the golfer walks off at once. */
@@ -184,13 +204,13 @@ export class Filming {
   async withdraw(id: string): Promise<void> {
     this.tell({ type: "withdrawn", id });
     await this.outbox.change(id, { withdrawn: true });
-    this.set({ shown: null });
+    this.set({ shown: null, before: this.now.before.filter((r) => r.id !== id) });
     void this.send();
   }
 
   nextBout(bout: string): void {
     this.bout = bout;
-    this.set({ shown: null, already: 0 });
+    this.set({ shown: null, before: [] });
     this.tell({ type: "next bout" });
   }
 
@@ -204,14 +224,20 @@ export class Filming {
     void this.lock?.release();
     this.camera?.running.stop();
     void this.camera?.remote.stop();
-    const ended = this.camera?.worker;
+    const worker = this.camera?.worker;
+    const { ended } = this;
     // What is still being cut out of the recording has a moment.
-    setTimeout(() => ended?.terminate(), 3000);
+    setTimeout(() => {
+      worker?.terminate();
+      ended();
+    }, CUTTING_MS);
     this.camera = null;
     this.live?.worker.terminate();
     this.live = null;
     if (this.again) clearTimeout(this.again);
-    this.set({ step: "ready", loop: null });
+    const answered = this.now.loop?.answers.map(({ id, verdict }) => ({ id, told: verdict })) ?? [];
+    this.set({ step: "ready", loop: null, shown: null, before: [...this.now.before, ...answered] });
+    void this.send();
   }
 }
 
@@ -219,10 +245,14 @@ export class Filming {
 const bench = (): Bench => (globalThis as { kingfisherBench?: Bench }).kingfisherBench ?? {};
 
 interface Bench extends Pick<FilmFor, "bench"> {
-  /** Calls of the network so far, for it to read. */
+  /** Calls of the network so far, and the camera's pictures, for it to read. */
   calls?: () => Promise<number>;
+  pictures?: () => Promise<{ taken: number; recorded: number }>;
 }
 
+/** Reps are sent while nobody swings: what the computer does with one, and the film's way there, take their time from the network's. */
+const RESTS: ReadonlySet<LoopShown["state"]> = new Set(["looking", "paused", "blocked", "done"]);
+const CUTTING_MS = 3000;
 /** The whole of a rep is there this long after its end at the latest, ms. */
 const WHOLE_WITHIN_MS = 5000;
 /** A cue is spoken when the fail's own sound is over, ms. */

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import type { Told } from "@/core/judge/verdict";
+import { OUTBOX } from "./outboxName";
 import { keepReps, putBlob, takeBack } from "@/ui/read/keep";
 
 /** A rep on its way home: kept in the browser's own storage from its answer on until the computer has it. */
@@ -35,7 +36,7 @@ const FORGOTTEN_MS = 24 * 3600_000;
 export class Outbox {
   private readonly db: Promise<IDBPDatabase<Schema>>;
 
-  constructor(name = "kingfisher-outbox") {
+  constructor(name: string = OUTBOX.name) {
     this.db = openDB<Schema>(name, 1, { upgrade: (db) => void db.createObjectStore("reps", { keyPath: "id" }).createIndex("bout", "boutId") });
   }
 
@@ -68,7 +69,7 @@ export class Outbox {
    * @throws NotKeptError when the computer refuses one; what waits stays
    */
   async send(made: (rep: Outgoing) => boolean): Promise<void> {
-    await navigator.locks.request("kingfisher-outbox", async () => {
+    await navigator.locks.request(OUTBOX.sending, async () => {
       const db = await this.db;
       for (const rep of inOrder(await db.getAll("reps"))) {
         if (rep.withdrawn && rep.sentAt !== null && !rep.takenBack) {

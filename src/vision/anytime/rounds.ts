@@ -7,7 +7,7 @@ import { nextFrames } from "./plan";
 export interface Looking {
   /** The track of the looks taken so far; `followed` with what is followed in the picture too. */
   looks: () => Track;
-  followed: () => Track;
+  followed: () => Track | Promise<Track>;
   lookAt: (frames: readonly number[]) => Promise<void>;
 }
 
@@ -25,7 +25,7 @@ export interface Closer {
 export async function lookInRounds({ wanted, analyse }: Asked, faceOn: boolean, { looks, followed, lookAt }: Looking, { search = true, slack = 0, most = () => Infinity }: Closer = {}): Promise<{ track: Track; analysis: Analysis }> {
   await lookAt(nextFrames(looks(), null, wanted, faceOn, search, slack));
   for (;;) {
-    const track = followed();
+    const track = await followed();
     const analysis = await analyse(track);
     const room = most(analysis);
     const frames = room > 0 ? thinned(nextFrames(track, analysis, wanted, faceOn, search, slack), room) : [];

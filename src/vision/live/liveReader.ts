@@ -3,7 +3,7 @@ import { pictureProblems, type Problem } from "../../core/scene/problems";
 import { POINTS, PRESENT, STRIDE, type Track } from "../../core/track/track";
 import { findPeople, strangers } from "../coarseLook";
 import { boxOf, Resampler, type Square } from "../crop/resample";
-import { lumaOf, windowOf } from "../cutoutWindows";
+import { lumaOf } from "../cutoutWindows";
 import { cutoutArea, type Cutout } from "../decode/cutout";
 import type { Box } from "../decode/frame";
 import { handled } from "../handled";
@@ -13,7 +13,8 @@ import { CROP_SIDE, type LandmarkOutput, type PoseNetwork } from "../network/pos
 import { seenIn, type Seen } from "../reading";
 import { Background } from "../still/background";
 import { LIVE_SQUARE } from "./fitted";
-import { liveSpan, type Kept, type LiveSpan } from "./liveSpan";
+import { liveSpan, type HandedOn, type Kept, type LiveSpan } from "./liveSpan";
+import type { SpanSeen } from "./spanReadings";
 import { feetOf, holds, holdsSquare, placeOf, ROOM, squareOf, upright, type Place } from "./place";
 
 /** What a running camera hands on of a picture: the part that was wanted, and now and then all of it. */
@@ -38,6 +39,8 @@ export interface LiveReaderOptions {
   want: (want: LiveWant) => void;
   /** Called after each look. */
   looked: (stance: Stance, looks: readonly Look[]) => void;
+  /** Follows shoes and hands in part of what was seen, somewhere where that keeps nothing waiting. */
+  follow: (seen: SpanSeen) => Promise<Track>;
   /** Gives back memory of pictures that are let go. */
   release?: (data: Uint8Array<ArrayBuffer>) => void;
 }
@@ -73,6 +76,8 @@ export class LiveReader {
   private square: Square | null = null;
   private place: Place | null = null;
   private kept: Kept[] = [];
+  private taken = 0;
+  private readonly handedOn: HandedOn = new Map();
   private looks: Look[] = [];
   private about: Pick<Track, "looks" | "others"> = { looks: [], others: [] };
   private under = 0;
@@ -104,7 +109,7 @@ export class LiveReader {
     if (!part) return;
     const { place } = this;
     if (place && holds(part, place.area)) {
-      this.kept.push({ t, cut: part, feet: windowOf(part, place.feet.left, place.feet.top, place.feet.width, place.feet.height), seen: null, asked: false });
+      this.kept.push({ n: this.taken++, t, cut: part, seen: null, asked: false });
       while (this.kept.length && this.kept[0]!.t < t - KEPT_MS) this.letGo(this.kept.shift()!.cut);
     }
     if (!place) this.newest = { t, cut: part };
@@ -241,6 +246,7 @@ export class LiveReader {
     this.awaySince = null;
     for (const k of this.kept) if (!k.asked || k.seen) this.letGo(k.cut);
     this.kept = [];
+    this.handedOn.clear();
     this.about = { looks: [], others: [] };
   }
 
@@ -258,7 +264,8 @@ export class LiveReader {
       const newest = this.looks.at(-1);
       this.about.looks.push({ t, moved: place.background.moved(whole.frame), luma: newest ? lumaOf(whole, newest.points) : NaN });
     }
-    if (this.searching) return;
+    // Nor is anybody looked for while a rep's own pictures wait for the network.
+    if (this.searching || this.closing) return;
     this.searching = true;
     void this.search(t, whole).finally(() => (this.searching = false));
   }
@@ -266,7 +273,7 @@ export class LiveReader {
   /** Looks for people in a whole picture: for the golfer while nobody is followed, else for others. */
   private async search(t: number, whole: Cutout): Promise<void> {
     const lost = !this.square;
-    const found = await handled(findPeople(whole, this.network, this.timings, lost));
+    const found = await handled(findPeople(whole, this.network, this.timings, lost, lost ? undefined : 0));
     if (this.square) {
       const others = strangers(t, found, this.square);
       if (this.place) this.about.others.push(...others);
@@ -330,8 +337,9 @@ export class LiveReader {
     const kept = this.kept.filter((k) => k.t >= from && k.t <= to);
     if (!place || kept.length < LEAST_PICTURES) return null;
     this.holding++;
+    for (const n of this.handedOn.keys()) if (n < this.kept[0]!.n) this.handedOn.delete(n);
     return liveSpan(kept, place, to, {
-      ...this.options, ...this.about, model: this.network.model,
+      ...this.options, ...this.about, model: this.network.model, handedOn: this.handedOn,
       look: (k) => this.seenOf(k, place),
       lookingCloser: (on) => {
         this.closing = on;

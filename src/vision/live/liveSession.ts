@@ -27,13 +27,13 @@ export interface AnsweredRep extends Decided, SeenRep {
   answeredAt: number;
 }
 
-export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "release"> {
+export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "follow" | "release"> {
   stage: Stage;
   /** Reps of a bout, and how many of this one were counted before. */
   reps: number;
   already?: number;
-  /** Analyses a track, somewhere where that keeps nothing waiting. */
-  analyse: (track: Track) => Promise<Analysis>;
+  /** Analyses a track, somewhere where that keeps nothing waiting; roughly when only the events' order counts. */
+  analyse: (track: Track, roughly?: boolean) => Promise<Analysis>;
   /** Now, on the camera's clock, ms. */
   now: () => number;
   newId: () => string;
@@ -77,7 +77,7 @@ export class LiveSession {
     });
     this.loop.start();
     this.reader = new LiveReader(network, {
-      faceOn: stage.view === "face-on", size: options.size, want: options.want, ...(options.release ? { release: options.release } : {}),
+      faceOn: stage.view === "face-on", size: options.size, want: options.want, follow: options.follow, ...(options.release ? { release: options.release } : {}),
       looked: (stance, looks) => this.looked(stance, looks),
     });
   }
@@ -121,6 +121,7 @@ export class LiveSession {
     await this.judging(attempt.from, attempt.to, async (span) => {
       if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null, attempt.from);
       const seen: Attempt = { ...attempt, from: span.from };
+      if (attempt.rough) return void this.watch.take(seen, await analyse(span.looks(), true));
       const left = () => attempt.to + CLOSER_MS - now();
       const { track, analysis } = await lookInRounds({ wanted: stage, analyse }, stage.view === "face-on", span, {
         search: false, slack: SLACK,
@@ -165,8 +166,7 @@ export class LiveSession {
     for (const { id, from, to } of over) {
       const span = this.reader.span(from, to);
       if (!span) continue;
-      this.options.completed({ id, track: span.followed(), trackFrom: span.from });
-      span.done();
+      void span.followed().then((track) => this.options.completed({ id, track, trackFrom: span.from })).finally(span.done);
     }
   }
 

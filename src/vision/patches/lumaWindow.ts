@@ -15,6 +15,11 @@ export function lumaWindow(frame: Frame, left: number, top: number, width: numbe
   const data = new Uint8Array(width * height);
   for (let y = 0, i = 0; y < height; y++) {
     const line = p.origin + Math.min(Math.max(top + y, 0), p.height - 1) * p.dy;
+    if (p.dx === 1 && left >= 0 && left + width <= p.width) {
+      data.set(frame.data.subarray(line + left, line + left + width), i);
+      i += width;
+      continue;
+    }
     for (let x = 0; x < width; x++) data[i++] = frame.data[line + Math.min(Math.max(left + x, 0), p.width - 1) * p.dx]!;
   }
   return { left, top, width, height, data };

@@ -12,6 +12,7 @@ const MOST_BEHIND = 12;
 
 let recorder: Recorder | null = null;
 let stopped = false;
+const count = { taken: 0, recorded: 0 };
 
 /** Takes a camera's frames: copies out what is looked at, and records all. It judges nothing, so that it never keeps the camera waiting. */
 const camera: CameraWorker = {
@@ -24,20 +25,23 @@ const camera: CameraWorker = {
     if (frames instanceof MessagePort) {
       // One after another: a picture's copies are made before the next one's.
       let last = Promise.resolve();
-      frames.onmessage = ({ data }: MessageEvent<VideoFrame | "ended">) => (last = last.then(() => (data === "ended" ? lost("ended") : each(data))));
-    } else void readAll(frames, each).then(() => !stopped && lost("ended"), (e: unknown) => lost(e instanceof Error ? e.message : String(e)));
+      frames.onmessage = ({ data }: MessageEvent<VideoFrame | "ended">) => (last = last.then(() => (data === "ended" ? lost("ended") : each(data))).catch((e: unknown) => lost(why(e))));
+    } else void readAll(frames, each).then(() => !stopped && lost("ended"), (e: unknown) => lost(why(e)));
     return { records: recorder !== null };
   },
   async clip(fromMs, toMs) {
     const made = (await recorder?.clip(fromMs, toMs)) ?? null;
     return made && { file: made, sha256: bytesToHex(sha256(new Uint8Array(await made.arrayBuffer()))) };
   },
+  pictures: () => count,
   stop() {
     stopped = true;
     recorder?.end();
     recorder = null;
   },
 };
+
+const why = (e: unknown) => (e instanceof Error ? e.message : String(e));
 
 async function readAll(frames: ReadableStream<VideoFrame>, each: (frame: VideoFrame) => Promise<void>): Promise<void> {
   const reader = frames.getReader();
@@ -55,7 +59,11 @@ async function take(frame: VideoFrame, grabber: Grabber, size: CameraSize, pictu
   const t = frame.timestamp / 1000;
   const sample = new VideoSample(frame);
   try {
-    if (recorder && recorder.queue < MOST_BEHIND) recorder.take(frame);
+    count.taken++;
+    if (recorder && recorder.queue < MOST_BEHIND) {
+      recorder.take(frame);
+      count.recorded++;
+    }
     const picture = await grabber.grab(pictureOf(sample, t, 0), size);
     const message: FromCamera = { picture, clock: t - (performance.timeOrigin + performance.now()) };
     if (picture.part || picture.whole) pictures.postMessage(message, [picture.part, picture.whole].flatMap((p) => (p ? [p.frame.data.buffer as ArrayBuffer] : [])));

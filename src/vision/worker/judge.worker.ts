@@ -1,16 +1,24 @@
 import { expose } from "comlink";
 import { analyse } from "../../core/analyse";
 import { stageOf } from "../../core/drills";
+import { SpanReadings } from "../live/spanReadings";
 import type { JudgeWorker } from "./liveProtocol";
 
 /** Perturbed copies behind a live answer: the deviation of 16 is within 18 % of that of many. */
 const COPIES = 16;
 
-/** Judges while another worker goes on looking. */
+const ROUGH_COPIES = 2;
+/** Pictures that a span may have: 12 s at 120 a second. */
+const MOST_PICTURES = 1440;
+
+const readings = new SpanReadings(MOST_PICTURES);
+
+/** Follows and judges while another worker goes on looking. */
 const judge: JudgeWorker = {
-  async analyse(track, { drill, stage, statureCm, hand }) {
+  follow: async (seen) => readings.follow(seen),
+  async analyse(track, { drill, stage, statureCm, hand }, roughly) {
     const own = typeof drill === "string" ? {} : { by: stageOf(drill, stage) };
-    return analyse(track, { golfer: { statureCm, hand }, drill: typeof drill === "string" ? drill : drill.id, stage, live: true, samples: COPIES, ...own });
+    return analyse(track, { golfer: { statureCm, hand }, drill: typeof drill === "string" ? drill : drill.id, stage, live: true, samples: roughly ? ROUGH_COPIES : COPIES, ...own });
   },
 };
 

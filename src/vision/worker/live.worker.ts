@@ -4,6 +4,8 @@ import { expose, transfer, wrap } from "comlink";
 import { findStage, stageOf } from "../../core/drills";
 import { writeTrack } from "../../core/formats/trackFile";
 import type { Track } from "../../core/track/track";
+import { boxOf } from "../crop/resample";
+import { cutoutArea } from "../decode/cutout";
 import { LiveSession } from "../live/liveSession";
 import { readLooks, standInNetwork } from "../live/standInNetwork";
 import type { PoseNetwork } from "../network/poseNetwork";
@@ -49,7 +51,8 @@ const live: LiveWorker = {
       newId: () => crypto.randomUUID(),
       want: (want) => say({ type: "want", want }),
       release: (data) => say({ type: "back", data }, [data.buffer]),
-      analyse: (track) => remote.analyse(track, film),
+      analyse: (track, roughly = false) => remote.analyse(track, film, roughly),
+      follow: (seen) => remote.follow(transfer(seen, [...seen.frames.flatMap(({ feet }) => feet?.data.buffer ?? []), ...seen.hands.map(({ window }) => window.data.buffer)] as ArrayBuffer[])),
       state: (s) => void listener.state({ state: s.value, answers: s.context.answers, obstacle: s.context.obstacle }),
       sound: (sound) => void listener.sound(sound),
       answered: ({ id, rep, about, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
@@ -75,8 +78,8 @@ let bareCalls = 0;
 
 /** What the network alone manages while the same camera runs and is copied out of and recorded. */
 function runBare(network: PoseNetwork, { width, height }: { width: number; height: number }, pictures: MessagePort): void {
-  const side = height * BARE_SQUARE;
-  pictures.postMessage({ type: "want", want: { area: { left: (width - side) / 2, right: (width + side) / 2, top: (height - side) / 2, bottom: (height + side) / 2 }, wholeEveryMs: 1000 } } satisfies ToCamera);
+  const area = cutoutArea([boxOf({ cx: width / 2, cy: height / 2, size: height * BARE_SQUARE })], width, height);
+  pictures.postMessage({ type: "want", want: { area, wholeEveryMs: 1000 } } satisfies ToCamera);
   pictures.onmessage = ({ data: { picture } }: MessageEvent<FromCamera>) => {
     const data = picture.part?.frame.data as Uint8Array<ArrayBuffer> | undefined;
     if (data) pictures.postMessage({ type: "back", data } satisfies ToCamera, [data.buffer]);

@@ -3,6 +3,7 @@ import type { Drill } from "../../core/drills";
 import type { Answer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
 import type { Track } from "../../core/track/track";
 import type { LivePicture, LiveWant } from "../live/liveReader";
+import type { SpanSeen } from "../live/spanReadings";
 import type { AboutDevice } from "./protocol";
 
 /** What a camera gives: of a real one as the browser says, of the stand-in as its film is. */
@@ -87,6 +88,8 @@ export interface CameraWorker {
   start(frames: ReadableStream<VideoFrame> | MessagePort, size: CameraSize, pictures: MessagePort, lost: (message: string) => void): Promise<{ records: boolean }>;
   /** The film between two times, once the camera has come so far; null when there is none. */
   clip(fromMs: number, toMs: number): Promise<{ file: Blob; sha256: string } | null>;
+  /** Pictures that the camera gave so far, and those of them that were recorded. */
+  pictures(): { taken: number; recorded: number };
   stop(): void;
 }
 
@@ -96,5 +99,8 @@ export interface StandIn {
 }
 
 export interface JudgeWorker {
-  analyse(track: Track, film: FilmFor): Promise<Analysis>;
+  /** @param roughly with as few copies as give an uncertainty at all */
+  analyse(track: Track, film: FilmFor, roughly: boolean): Promise<Analysis>;
+  /** See `SpanReadings`. */
+  follow(seen: SpanSeen): Promise<Track>;
 }
