@@ -41,7 +41,7 @@ interface Ran {
   tasks: number[];
 }
 
-const looks = await recordLooks(FILM);
+const looks = await recordLooks(FILM, truth.camera.knock ? [truth.camera.knock.at * 1000] : []);
 const { base, page, end } = await openSite("live", 3180);
 const told = () => page.evaluate(() => performance.getEntriesByName("kingfisher:answer").map((e) => (e as PerformanceMark).detail as Told));
 const calls = () => page.evaluate(() => (window as unknown as { kingfisherBench: { calls?: () => Promise<number> } }).kingfisherBench.calls?.() ?? 0);

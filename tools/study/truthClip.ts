@@ -32,7 +32,7 @@ export interface Truth {
   place: string;
   light: string;
   golfer: { stature: number; hand: "left" | "right"; sex: string; name: string };
-  camera: { distance: number; height: number; fov: number; width: number; height_px: number; fps: number; yaw: number; roll: number };
+  camera: { distance: number; height: number; fov: number; width: number; height_px: number; fps: number; yaw: number; roll: number; knock?: { at: number } };
   reps: TruthRep[];
   /** Only beside the clips themselves, not in the small copies that the repository keeps. */
   perFrame?: { t: number; leadShare: number; joints: Record<string, { px: [number, number]; cm: [number, number, number] }> }[];

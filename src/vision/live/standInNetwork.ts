@@ -3,11 +3,10 @@ import { CROP_SIDE, HEAT_SIZE, MASK_SIZE, type LandmarkOutput, type PoseNetwork 
 
 /** What a network once said of each picture of a film: its outputs, body points refined, and the square that they were said of. */
 export interface RecordedLooks {
-  square: Square;
   /** ms from the film's first picture. */
   times: Float64Array;
   /** A picture: 39 × (x, y, z, visibility logit, presence logit), px of the crop; presence; the outline in steps of 1/16 logit. */
-  look(i: number): { points: Float32Array; presence: number; mask: Int8Array };
+  look(i: number): { square: Square; points: Float32Array; presence: number; mask: Int8Array };
 }
 
 const OUTSIDE = -8;
@@ -25,15 +24,16 @@ export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: numb
   let asked: { t: number; square: Square } | null = null;
   let last: Promise<unknown> = Promise.resolve();
   const heat = new Float32Array(HEAT_SIZE).fill(UNSURE_HEAT);
+  const masks: Float32Array<ArrayBuffer>[] = [];
   return {
     ...real, atOnce: 1,
     told: (of) => (asked = of),
-    done: () => {},
+    done: ({ mask }) => void masks.push(mask),
     landmarks() {
       const { t, square } = asked!;
       const answer = last.then(async () => {
         await new Promise((r) => setTimeout(r, ms));
-        return answered(looks, t, square, heat);
+        return answered(looks, t, square, heat, masks.pop() ?? new Float32Array(MASK_SIZE));
       });
       last = answer;
       return answer;
@@ -41,10 +41,10 @@ export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: numb
   };
 }
 
-function answered(looks: RecordedLooks, t: number, to: Square, heat: Float32Array<ArrayBuffer>): LandmarkOutput {
-  const { times, square: from } = looks;
+function answered(looks: RecordedLooks, t: number, to: Square, heat: Float32Array<ArrayBuffer>, out: Float32Array<ArrayBuffer>): LandmarkOutput {
+  const { times } = looks;
   const frame = (times[times.length - 1]! - times[0]!) / (times.length - 1);
-  const { points, presence, mask } = looks.look(Math.min(times.length - 1, Math.max(0, Math.round(t / frame))));
+  const { square: from, points, presence, mask } = looks.look(Math.min(times.length - 1, Math.max(0, Math.round(t / frame))));
   // A place in one square's crop is at scale · place + shift in the other's.
   const scale = from.size / to.size;
   const shift = (of: "cx" | "cy") => CROP_SIDE * ((from[of] - to[of]) / to.size + 0.5 - scale / 2);
@@ -54,7 +54,7 @@ function answered(looks: RecordedLooks, t: number, to: Square, heat: Float32Arra
     moved[p] = moved[p]! * scale + sx;
     moved[p + 1] = moved[p + 1]! * scale + sy;
   }
-  const out = new Float32Array(MASK_SIZE).fill(OUTSIDE);
+  out.fill(OUTSIDE);
   for (let y = 0; y < CROP_SIDE; y++) {
     const row = Math.round((y - sy) / scale);
     if (row < 0 || row >= CROP_SIDE) continue;
@@ -66,23 +66,26 @@ function answered(looks: RecordedLooks, t: number, to: Square, heat: Float32Arra
   return { points: moved, presence, mask: out, heat };
 }
 
-/** A recording as one file: the number of pictures, the square, and of each picture its time, presence, points and outline (deflated). */
+/** A recording as one file: the number of pictures, and of each its time, square, presence, size of its outline, points and outline (deflated). */
 export async function readLooks(file: ArrayBuffer): Promise<RecordedLooks> {
   const view = new DataView(file);
   const n = view.getUint32(0, true);
-  const square = { cx: view.getFloat64(4, true), cy: view.getFloat64(12, true), size: view.getFloat64(20, true) };
   const times = new Float64Array(n);
   const seen: ReturnType<RecordedLooks["look"]>[] = [];
-  for (let i = 0, at = 28; i < n; i++) {
+  for (let i = 0, at = 4; i < n; i++) {
     times[i] = view.getFloat64(at, true);
-    const presence = view.getFloat32(at + 8, true);
-    const size = view.getUint32(at + 12, true);
-    const points = new Float32Array(file.slice(at + 16, at + 16 + POINT_BYTES));
-    const mask = new Int8Array(await new Response(new Blob([file.slice(at + 16 + POINT_BYTES, at + 16 + POINT_BYTES + size)]).stream().pipeThrough(new DecompressionStream("deflate"))).arrayBuffer());
-    seen.push({ points, presence, mask });
-    at += 16 + POINT_BYTES + size;
+    const square = { cx: view.getFloat64(at + 8, true), cy: view.getFloat64(at + 16, true), size: view.getFloat64(at + 24, true) };
+    const presence = view.getFloat32(at + LOOK_HEAD - 8, true);
+    const size = view.getUint32(at + LOOK_HEAD - 4, true);
+    const body = at + LOOK_HEAD;
+    const points = new Float32Array(file.slice(body, body + POINT_BYTES));
+    const mask = new Int8Array(await new Response(new Blob([file.slice(body + POINT_BYTES, body + POINT_BYTES + size)]).stream().pipeThrough(new DecompressionStream("deflate"))).arrayBuffer());
+    seen.push({ square, points, presence, mask });
+    at = body + POINT_BYTES + size;
   }
-  return { square, times, look: (i) => seen[i]! };
+  return { times, look: (i) => seen[i]! };
 }
 
 export const POINT_BYTES = 39 * 5 * 4;
+/** Time and square as doubles, presence as a float, and the outline's size. */
+export const LOOK_HEAD = 40;
