@@ -33,3 +33,5 @@ if (!existsSync(out)) {
 const samples = path.join(root, "public/samples");
 mkdirSync(samples, { recursive: true });
 for (const clip of ["double-step-bout.mp4", "double-step-good.mp4", "double-step-left.mp4", "double-step-lead-late.mp4", ...[1, 2, 3, 4, 5].map((k) => `five-swings-${k}.mp4`)]) copyFileSync(path.join(root, "demo/clips", clip), path.join(samples, clip));
+// A rep that judging is warmed up with.
+copyFileSync(path.join(root, "demo/tracks/double-step-good.track"), path.join(samples, "rep.track"));

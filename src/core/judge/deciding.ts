@@ -62,6 +62,13 @@ export function decidingInstant(stage: Pick<Stage, "checks" | "actions">, rep: F
   return latest([...musts, ...stage.actions.map((a) => timeOfAction(a, rep, heldMs))]);
 }
 
+/** Whether all that a stage asks of a rep is known at its top, as a rule: steps before it, positions up to it. */
+export function decidesByTop({ checks, actions }: Pick<Stage, "checks" | "actions">): boolean {
+  const asked = [...checks.filter((c) => c.level === "must").flatMap((c) => awaitedBy(c.measure)), ...actions.flatMap(({ need }) => (need.kind === "measure" ? awaitedBy(need.measure) : need.kind === "step" && "before" in need ? [] : ["strike" as const]))];
+  return asked.length + actions.length > 0 && asked.every((a) => BY_TOP.has(a));
+}
+const BY_TOP: ReadonlySet<Awaited> = new Set(["address", "handStart", "recentre", "top", "leadLanding", "trailLanding"]);
+
 /** How long a stage's position is to be held, s: what its check of that asks at least, else as long as a wobble shows. */
 export const holdOf = (stage: Pick<Stage, "checks">): number => stage.checks.find((c) => c.measure === "holdTime")?.band[0] ?? WOBBLES_S;
 /** From 0.3 s on a wobble counts (MOVEMENT, balance); a swing that is not held for this long has not ended in balance, s. */

@@ -1,6 +1,6 @@
 import { middleMs, type AnalysedRep, type Analysis } from "../analyse";
 import type { Stage } from "../drills";
-import { decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
+import { decidesByTop, decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
 import { foundByArms } from "../reps/rep";
 import { roughReps } from "../track/roughReps";
 import { armsRaised, evenly, type Look, type Stance } from "./stance";
@@ -13,6 +13,8 @@ export interface Attempt {
   last: boolean;
   /** Only to know when it can be judged: what was followed in the picture is not needed for that. */
   rough: boolean;
+  /** All of it that could tell more has been looked at: what is open by its deciding instant stays so. */
+  all?: boolean;
 }
 
 /** A rep that has been decided: its middle, span and deciding instant, ms on the camera's clock. */
@@ -61,7 +63,9 @@ const SWING_MS = 4500;
 const SLOW_SWING_MS = 9000;
 const LEAST_LOOKS = 8;
 /** A swing is looked for so often, ms: it is found well before anything of it has settled. */
-const LOOKED_FOR_MS = 100;
+const LOOKED_FOR_MS = 30;
+/** A rough top may be so much earlier than the top, ms (`reps/split`). */
+const ROUGH_TOP_MS = 100;
 /** When a swing will be decided is known so long after its lowest hands, as a rule, ms. */
 const KNOWN_MS = 200;
 /** The same rep of another reading lies nearer than this, ms. */
@@ -72,14 +76,14 @@ export const watchFor = (stage: Stage): RepWatch => (foundByArms(stage.rules) ? 
 const NONE: Outcome = { decided: [], nothing: false };
 
 /** Whether all that a stage asks of a rep is decided by what was seen up to a time, or will not be decided by more. */
-function ready(stage: Stage, rep: AnalysedRep, to: number): { ready: boolean; deciding: number | null; again: number } {
+function ready(stage: Stage, rep: AnalysedRep, to: number, all = false): { ready: boolean; deciding: number | null; again: number } {
   const deciding = decidingInstant(stage, rep);
   if (deciding === null) return { ready: false, deciding, again: to + AGAIN_MS };
   if (to < deciding + SETTLES_MS) return { ready: false, deciding, again: deciding + SETTLES_MS };
   const said = rep.verdict?.result;
   const over = rep.events.finish !== undefined && to >= rep.events.finish.t + AFTER_END_MS;
   const late = to >= deciding + LATEST_MS;
-  return { ready: said === "pass" || said === "fail" || over || late, deciding, again: to + AGAIN_MS };
+  return { ready: said === "pass" || said === "fail" || over || late || all, deciding, again: to + AGAIN_MS };
 }
 
 const worthCloser = (stage: Stage, rep: AnalysedRep, { from, to, last }: Attempt): boolean => {
@@ -110,10 +114,12 @@ class SwingWatch implements RepWatch {
       const fresh = looks.filter((l) => l.t > this.doneUntil && l.t > now - (this.stage.rules.slow ? SLOW_SWING_MS : SWING_MS));
       if (fresh.length < LEAST_LOOKS) return { attempt: null, found };
       const even = evenly(fresh);
-      const [rough] = roughReps(even);
-      if (!rough) return { attempt: null, found };
-      const low = even.times[rough.low]!;
-      this.open = { top: even.times[rough.top]!, low, nextAt: low + KNOWN_MS, rough: true };
+      const [swing] = roughReps(even);
+      if (!swing) return { attempt: null, found };
+      const low = even.times[swing.low]!;
+      // What is decided by the top has settled when a swing is found: there is nothing to wait for.
+      const rough = !decidesByTop(this.stage);
+      this.open = { top: even.times[swing.top]!, low, nextAt: rough ? low + KNOWN_MS : even.times[swing.top]! + ROUGH_TOP_MS + SETTLES_MS, rough };
       found = true;
     }
     if (now < this.open.nextAt) return { attempt: null, found };
@@ -128,7 +134,7 @@ class SwingWatch implements RepWatch {
     if (attempt.rough) {
       const deciding = rep && decidingInstant(stage, rep);
       open.rough = deciding == null;
-      open.nextAt = deciding == null ? attempt.to + LOOKED_FOR_MS : attempt.from + deciding + SETTLES_MS;
+      open.nextAt = deciding == null ? attempt.to + AGAIN_MS / 2 : attempt.from + deciding + SETTLES_MS;
       return NONE;
     }
     if (!rep && !attempt.last) {
@@ -136,7 +142,7 @@ class SwingWatch implements RepWatch {
       return NONE;
     }
     if (!rep) return this.close(NONE.decided, open.low, true);
-    const state = ready(stage, rep, attempt.to - attempt.from);
+    const state = ready(stage, rep, attempt.to - attempt.from, attempt.all);
     if (state.ready || attempt.last) return this.close([decidedAt(rep, attempt.from, state.deciding)], open.low, false);
     open.nextAt = attempt.from + state.again;
     return NONE;

@@ -41,6 +41,8 @@ export interface LiveReaderOptions {
   looked: (stance: Stance, looks: readonly Look[]) => void;
   /** Follows shoes and hands in part of what was seen, somewhere where that keeps nothing waiting. */
   follow: (seen: SpanSeen) => Promise<Track>;
+  /** There are few processors: while a rep is judged the network leaves one to that. */
+  sparing?: boolean;
   /** Gives back memory of pictures that are let go. */
   release?: (data: Uint8Array<ArrayBuffer>) => void;
 }
@@ -88,6 +90,7 @@ export class LiveReader {
   /** While a part of the last seconds is judged, the place stays. */
   private holding = 0;
   private closing = false;
+  private judging = false;
   private rival: { x: number; y: number; looks: number } | null = null;
   /** Calls of the network; and what one takes lately, ms. */
   calls = 0;
@@ -122,7 +125,8 @@ export class LiveReader {
 
   /** Keeps the network busy with the newest pictures: one waits, so that whichever of its threads is free next need not. */
   private pump(): void {
-    while (this.under <= this.network.atOnce && !this.closing) {
+    const most = this.judging && this.options.sparing ? this.network.atOnce - 1 : this.network.atOnce + 1;
+    while (this.under < most && !this.closing) {
       if (this.place) {
         const next = this.kept.at(-1);
         if (!next || next.asked) return;
@@ -149,6 +153,12 @@ export class LiveReader {
       this.lookMs += LATELY * (took - this.lookMs);
       this.under--;
     }
+  }
+
+  /** While a rep is judged. */
+  judges(on: boolean): void {
+    this.judging = on;
+    this.pump();
   }
 
   get atOnce(): number {

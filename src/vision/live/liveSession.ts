@@ -7,7 +7,7 @@ import { AFTER_END_MS, watchFor, type Attempt, type Decided, type RepWatch } fro
 import type { Problem } from "../../core/scene/problems";
 import type { Track } from "../../core/track/track";
 import { nextFrames } from "../anytime/plan";
-import { lookInRounds } from "../anytime/rounds";
+import { lookInRounds, thinned } from "../anytime/rounds";
 import type { PoseNetwork } from "../network/poseNetwork";
 import { LiveReader, type LivePicture, type LiveReaderOptions } from "./liveReader";
 import type { LiveSpan } from "./liveSpan";
@@ -27,7 +27,7 @@ export interface AnsweredRep extends Decided, SeenRep {
   answeredAt: number;
 }
 
-export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "follow" | "release"> {
+export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "follow" | "sparing" | "release"> {
   stage: Stage;
   /** Reps of a bout, and how many of this one were counted before. */
   reps: number;
@@ -46,6 +46,8 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
 
 /** A closer look is given up so long after what was to be judged, ms: an answer that comes later is none. */
 const CLOSER_MS = 1500;
+/** What is missing between the looks is looked at for so long, ms: on a slow device it stays thin, and a closer look goes where it counts. */
+const EVENLY_MS = 300;
 /** A rep that has just been found began within this, ms. */
 const REP_MS = 5000;
 /** A frame read within this share of a wanted spacing stands for the wanted one. */
@@ -77,7 +79,7 @@ export class LiveSession {
     });
     this.loop.start();
     this.reader = new LiveReader(network, {
-      faceOn: stage.view === "face-on", size: options.size, want: options.want, follow: options.follow, ...(options.release ? { release: options.release } : {}),
+      faceOn: stage.view === "face-on", size: options.size, want: options.want, follow: options.follow, sparing: options.sparing ?? false, ...(options.release ? { release: options.release } : {}),
       looked: (stance, looks) => this.looked(stance, looks),
     });
   }
@@ -112,23 +114,33 @@ export class LiveSession {
   /** While a rep that was found goes on, what a camera's uneven looks have left out of it is looked at. */
   private async lookEvenly(): Promise<void> {
     const { stage, now } = this.options;
-    await this.judging(now() - REP_MS, now(), async (span) => span?.lookAt(nextFrames(span.looks(), null, stage, stage.view === "face-on", false, SLACK)));
+    await this.judging(now() - REP_MS, now(), async (span) => span?.lookAt(thinned(nextFrames(span.looks(), null, stage, stage.view === "face-on", false, SLACK), this.roomIn(EVENLY_MS))));
+  }
+
+  /** How many pictures can be looked at in so many ms. */
+  private roomIn(ms: number): number {
+    return Math.floor((ms / this.reader.lookMs) * this.reader.atOnce);
   }
 
   /** Nothing is said of a rep before it was looked at evenly; then as closely as there is time for. */
   private async try(attempt: Attempt): Promise<void> {
+    this.reader.judges(true);
+    await this.judge(attempt).finally(() => this.reader.judges(false));
+  }
+
+  private async judge(attempt: Attempt): Promise<void> {
     const { stage, analyse, now } = this.options;
     await this.judging(attempt.from, attempt.to, async (span) => {
       if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null, attempt.from);
       const seen: Attempt = { ...attempt, from: span.from };
       if (attempt.rough) return void this.watch.take(seen, await analyse(span.looks(), true));
       const left = () => attempt.to + CLOSER_MS - now();
-      const { track, analysis } = await lookInRounds({ wanted: stage, analyse }, stage.view === "face-on", span, {
-        search: false, slack: SLACK,
+      const { track, analysis, all } = await lookInRounds({ wanted: stage, analyse }, stage.view === "face-on", span, {
+        search: false, slack: SLACK, first: this.roomIn(EVENLY_MS),
         // Half of the time that is left is the analysis'.
-        most: (known) => (this.watch.closer(seen, known) && left() > 0 ? Math.floor((left() / 2 / this.reader.lookMs) * this.reader.atOnce) : 0),
+        most: (known) => (this.watch.closer(seen, known) && left() > 0 ? this.roomIn(left() / 2) : 0),
       });
-      this.settle(this.watch.take(seen, analysis), track, span.from);
+      this.settle(this.watch.take({ ...seen, all }, analysis), track, span.from);
     });
   }
 

@@ -1,6 +1,8 @@
 import { expose } from "comlink";
 import { analyse } from "../../core/analyse";
 import { stageOf } from "../../core/drills";
+import { readTrack } from "../../core/formats/trackFile";
+import { warmUp } from "../live/warmUp";
 import { SpanReadings } from "../live/spanReadings";
 import type { JudgeWorker } from "./liveProtocol";
 
@@ -15,6 +17,10 @@ const readings = new SpanReadings(MOST_PICTURES);
 
 /** Follows and judges while another worker goes on looking. */
 const judge: JudgeWorker = {
+  async warm() {
+    const file = await fetch(new URL("/samples/rep.track", self.location.origin));
+    if (file.ok) warmUp(readTrack(new Uint8Array(await file.arrayBuffer())));
+  },
   follow: async (seen) => readings.follow(seen),
   async analyse(track, { drill, stage, statureCm, hand }, roughly) {
     const own = typeof drill === "string" ? {} : { by: stageOf(drill, stage) };

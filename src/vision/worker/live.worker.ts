@@ -7,7 +7,7 @@ import type { Track } from "../../core/track/track";
 import { boxOf } from "../crop/resample";
 import { cutoutArea } from "../decode/cutout";
 import { LiveSession } from "../live/liveSession";
-import { readLooks, standInNetwork } from "../live/standInNetwork";
+import { readLooks, standInNetwork, type RecordedLooks } from "../live/standInNetwork";
 import type { PoseNetwork } from "../network/poseNetwork";
 import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
 import type { FromCamera, JudgeWorker, LiveTrack, LiveWorker, ToCamera } from "./liveProtocol";
@@ -15,6 +15,9 @@ import type { FromCamera, JudgeWorker, LiveTrack, LiveWorker, ToCamera } from ".
 let loaded: Promise<Loaded> | null = null;
 let session: LiveSession | null = null;
 let judge: { worker: Worker; remote: ReturnType<typeof wrap<JudgeWorker>> } | null = null;
+
+/** The camera, its encoder and two networks leave one free of so many. */
+const CORES_TO_SPARE = 6;
 
 /** On film a rep begins this long before its hands start, ms. */
 const FILM_BEFORE_MS = 4000;
@@ -34,17 +37,23 @@ async function choose(): Promise<Loaded> {
 }
 
 const live: LiveWorker = {
-  warm: async () => (await load()).about,
+  warm: async (bench) => {
+    if (bench && bench !== "bare") await recorded(bench.looks);
+    judge ??= startJudge();
+    void judge.remote.warm();
+    return (await load()).about;
+  },
   async start(film, size, pictures, listener) {
     const { network: real } = await load();
     if (film.bench === "bare") return void runBare(real, size, pictures);
-    const network = film.bench ? standInNetwork(real, await readLooks(await (await fetch(film.bench.looks)).arrayBuffer()), film.bench.ms) : real;
+    const network = film.bench ? standInNetwork(real, await recorded(film.bench.looks), film.bench.ms) : real;
     judge ??= startJudge();
     const { remote } = judge;
     const { stage } = typeof film.drill === "string" ? findStage(film.drill, film.stage) : { stage: stageOf(film.drill, film.stage) };
     let clock = -Infinity;
     const say = (message: ToCamera, give: Transferable[] = []) => pictures.postMessage(message, give);
     const own = (session = new LiveSession(network, {
+      sparing: (navigator.hardwareConcurrency || 1) < CORES_TO_SPARE,
       stage, size, reps: film.reps, already: film.already,
       // The least delay of a picture on its way here is taken for none.
       now: () => performance.timeOrigin + performance.now() + clock,
@@ -74,6 +83,8 @@ const live: LiveWorker = {
   calls: () => session?.reader.calls ?? bareCalls,
 };
 
+let looks: Promise<RecordedLooks> | null = null;
+const recorded = (url: string): Promise<RecordedLooks> => (looks ??= fetch(url).then((r) => r.arrayBuffer()).then(readLooks));
 let bareCalls = 0;
 
 /** What the network alone manages while the same camera runs and is copied out of and recorded. */

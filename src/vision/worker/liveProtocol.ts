@@ -62,8 +62,8 @@ export interface LiveListener {
 }
 
 export interface LiveWorker {
-  /** Loads the network. */
-  warm(): Promise<AboutDevice>;
+  /** Loads the network, or what a bench puts in its place. */
+  warm(bench?: FilmFor["bench"]): Promise<AboutDevice>;
   /** @param pictures where the camera's pictures come from, and what is wanted of them goes */
   start(film: FilmFor, size: CameraSize, pictures: MessagePort, listener: LiveListener): Promise<void>;
   tell(event: LoopEvent): void;
@@ -96,9 +96,13 @@ export interface CameraWorker {
 export interface StandIn {
   /** Plays films one after another as a camera would, at their own rate; posts each picture. */
   play(films: string[], pictures: MessagePort, preview: OffscreenCanvas | null): Promise<CameraSize>;
+  /** Whether the preview is to be seen. */
+  shows(on: boolean): void;
 }
 
 export interface JudgeWorker {
+  /** Judges something that is thrown away: code that has run before runs several times as fast. */
+  warm(): Promise<void>;
   /** @param roughly with as few copies as give an uncertainty at all */
   analyse(track: Track, film: FilmFor, roughly: boolean): Promise<Analysis>;
   /** See `SpanReadings`. */

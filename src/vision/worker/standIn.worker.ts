@@ -3,7 +3,10 @@ import { ALL_FORMATS, BlobSource, Input, VideoSampleSink } from "mediabunny";
 import type { CameraSize, StandIn } from "./liveProtocol";
 
 /** A stand-in for a phone's camera: films played at their own rate, picture by picture, on one clock; it ends with its worker. */
+let drawn = true;
+
 const standIn: StandIn = {
+  shows: (on) => void (drawn = on),
   async play(films, pictures, preview) {
     const inputs = await Promise.all(films.map(open));
     void (async () => {
@@ -47,7 +50,7 @@ async function show({ sink, size }: Film, baseS: number, began: number, pictures
     const wait = t * 1000 - (performance.now() - began);
     if (wait > 1) await new Promise((r) => setTimeout(r, wait));
     const decoded = sample.toVideoFrame();
-    if (context && n++ % every === 0) context.drawImage(decoded, 0, 0, preview!.width, preview!.height);
+    if (context && drawn && n++ % every === 0) context.drawImage(decoded, 0, 0, preview!.width, preview!.height);
     const frame = new VideoFrame(decoded, { timestamp: Math.round(t * 1e6) });
     decoded.close();
     sample.close();
