@@ -11,6 +11,8 @@ export interface RunningCamera {
   frames: ReadableStream<VideoFrame> | MessagePort;
   /** A real camera's picture for the preview; the stand-in draws its own. */
   stream: MediaStream | null;
+  /** Whether what it draws itself is to be seen. */
+  shows?(on: boolean): void;
   stop(): void;
 }
 
@@ -42,7 +44,7 @@ async function openStandIn(films: readonly string[], preview: HTMLCanvasElement 
   const drawn = preview?.transferControlToOffscreen() ?? null;
   try {
     const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), transfer(port1, [port1]), drawn && transfer(drawn, [drawn]));
-    return { size, frames: port2, stream: null, stop: () => worker.terminate() };
+    return { size, frames: port2, stream: null, shows: (on) => void remote.shows(on), stop: () => worker.terminate() };
   } catch {
     worker.terminate();
     throw new CameraError("The film that stands in for a camera did not come.", "Try again.");

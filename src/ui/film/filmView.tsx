@@ -82,6 +82,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
     setRuns((n) => n + 1);
   };
   const preview = running && !state.shown && state.loop?.state !== "done";
+  useEffect(() => filming.shows(preview), [filming, preview]);
   return (
     <>
       {state.step !== "running" && <Before {...props} state={state} start={start} counted={counted} />}

@@ -103,6 +103,8 @@ export class Filming {
     try {
       await this.voice.wake();
       const { remote } = this.worker();
+      // A film begins when all is ready for it.
+      if (choice === "stand-in") await remote.warm(bench().bench);
       const running = await openCamera(choice, this.request.films, shown.canvas);
       if (shown.video && running.stream) {
         shown.video.srcObject = running.stream;
@@ -194,6 +196,11 @@ export class Filming {
       this.again = setTimeout(() => void this.send(), AGAIN_MS);
     }
     this.set({ waiting: await this.outbox.waiting() });
+  }
+
+  /** Whether the preview is to be seen. */
+  shows(on: boolean): void {
+    this.camera?.running.shows?.(on);
   }
 
   tell(event: LoopEvent): void {
