@@ -45,6 +45,29 @@ async function known(page: Page): Promise<void> {
   await expect(page).toHaveURL(/\/read/);
 }
 
+test("the phone’s place is planned for the room there is, and the room is remembered", async () => {
+  await page.goto("/film?drill=double-step");
+  const plan = page.getByRole("region", { name: /to the phone|in front of you/ });
+  const roomy = await plan.getByRole("heading").innerText();
+  await plan.getByText("Short of room").click();
+  await plan.getByLabel("Room in front of you").fill("2.5");
+  await plan.getByLabel("Room along the line").fill("2.5");
+  await plan.getByRole("button", { name: "Plan it" }).click();
+  await expect(plan.getByText("The club would meet a wall")).toBeVisible();
+  await expect(plan.getByRole("img", { name: /^From above: the phone stands/ })).toBeVisible();
+  const metres = (words: string) => Number(/([\d.]+) m/.exec(words)![1]);
+  expect(metres(await plan.getByRole("heading").innerText())).toBeLessThan(metres(roomy));
+  await page.reload();
+  await expect(plan.getByLabel("Room in front of you")).toHaveValue("2.5");
+  await accessible(page);
+  await plan.getByLabel("Room in front of you").fill("1");
+  await plan.getByRole("button", { name: "Plan it" }).click();
+  await expect(plan.getByRole("heading", { name: /^It takes/ })).toBeVisible();
+  for (const field of ["Room in front of you", "Room along the line"]) await plan.getByLabel(field).fill("");
+  await plan.getByRole("button", { name: "Plan it" }).click();
+  await expect(plan.getByRole("heading", { name: roomy })).toBeVisible();
+});
+
 test("reps are told hands free, and a page that is loaded again in the middle of the bout loses none", async () => {
   await page.goto("/film?drill=double-step&reps=4");
   await accessible(page);
@@ -60,10 +83,11 @@ test("reps are told hands free, and a page that is loaded again in the middle of
   await expect(page.getByText("All 4 of 4 are kept.")).toBeVisible({ timeout: 60_000 });
   await accessible(page);
   // The last one does not count: it is taken out of the log again.
+  await expect(page.getByRole("button", { name: "Doesn’t count" })).toHaveCount(4);
   const gone = page.waitForResponse((r) => r.request().method() === "DELETE");
   await page.getByRole("button", { name: "Doesn’t count" }).last().click();
   expect((await gone).status()).toBe(204);
-  await expect(page.getByRole("button", { name: "Doesn’t count" })).toHaveCount(1);
+  await expect(page.getByRole("button", { name: "Doesn’t count" })).toHaveCount(3);
 });
 
 test("each rep that counts is in the log once, with its film", async () => {

@@ -2,8 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { findStage } from "@/core/drills";
 import { swing } from "@/core/figure/scripts/swing";
-import type { Lens } from "@/core/film/lens";
+import { lensOf, type Lens } from "@/core/film/lens";
 import { planFilm, type FilmPlan, type Place } from "@/core/film/plan";
+import { resolves, type Resolved } from "@/core/film/resolves";
 import { roomOf, type Room } from "@/core/film/room";
 import type { Vec3 } from "@/core/maths/vec3";
 import type { View } from "@/core/measures/catalogue";
@@ -81,6 +82,31 @@ describe("the filming plan", () => {
     const losses = (place: Partial<Place>) => planned(room, "face-on", PHONE, { ...ANYWHERE, ...place }).losses;
     expect([losses({ ceiling: up - 1 }), losses({ ceiling: up + 1 })]).toEqual([["ceiling too low"], []]);
     expect([losses({ width: away + toward - 1 }), losses({ width: away + toward + 1 })]).toEqual([["too narrow"], []]);
+  });
+
+  it("tells of each check what the accuracy bench lets it, less the larger a pixel and the time between pictures are", () => {
+    const { stage } = findStage("double-step");
+    const from = (cmPerPx: number, msPerFrame: number) => resolves(stage, { cmPerPx, msPerFrame });
+    const musts = (list: readonly Resolved[]) => list.filter((r) => r.check.level === "must");
+    expect(musts(from(0.4, 16.7)).map((r) => r.resolution)).not.toContain("can't");
+    expect(musts(from(0.4, 16.7)).filter((r) => r.resolution === "tells").length).toBeGreaterThan(0);
+    const order = ["tells", "coarsely", "can't"];
+    let last = from(0.3, 8);
+    for (const [px, ms] of [[0.6, 33], [1.2, 33], [2.4, 66], [10, 400]] as const) {
+      const next = from(px, ms);
+      next.forEach((r, k) => {
+        expect(r.within).toBeGreaterThanOrEqual(last[k]!.within);
+        expect(order.indexOf(r.resolution)).toBeGreaterThanOrEqual(order.indexOf(last[k]!.resolution));
+      });
+      last = next;
+    }
+    expect(new Set(last.map((r) => r.resolution))).toEqual(new Set(["can't"]));
+  });
+
+  it("knows a lens by how far off somebody fills its picture", () => {
+    const fovDeg = lensOf(178, 150);
+    const long = 2 * Math.tan((fovDeg * Math.PI) / 360) * 150;
+    expect(long).toBeCloseTo(178, 6);
   });
 
   it("needs less room for a drill without a club than for a full swing", () => {

@@ -6,6 +6,13 @@ import { whoever } from "@/app/whoever";
 import { BASELINE } from "@/server/reps/ownSwings";
 import { drillOf } from "@/server/drills/ownDrills";
 import type { Drill } from "@/core/drills";
+import { swing } from "@/core/figure/scripts/swing";
+import { lensOf, type Lens } from "@/core/film/lens";
+import { planFilm } from "@/core/film/plan";
+import { resolves } from "@/core/film/resolves";
+import { roomOf } from "@/core/film/room";
+import { keepPlace } from "./actions";
+import { readPlace } from "./place";
 import { FilmView } from "@/ui/film/filmView";
 
 export const metadata: Metadata = { title: "Film" };
@@ -20,6 +27,10 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
   if (!drill) notFound();
   const stage = drill.stages.find((s) => s.id === stageId) ?? drill.stages.find((s) => s.main) ?? drill.stages[0]!;
   const wanted = Number(reps);
+  const place = await readPlace();
+  const room = roomOf(stage.target?.() ?? swing(), golfer.statureCm);
+  const lens: Lens = { ...PICTURE, fovDeg: place.fills === null ? USUAL_FOV : lensOf(golfer.statureCm, place.fills) };
+  const planned = planFilm(room, stage.view, lens, place);
   return (
     <FilmView
       key={`${golfer.id} ${drill.id} ${stage.id}`}
@@ -28,12 +39,20 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
       reps={Number.isInteger(wanted) && wanted > 0 && wanted <= MOST_REPS ? wanted : drill.dose.reps}
       handsFree={!hangTogether(stage.rules)}
       baseline={drill.id === BASELINE}
+      setUp={{
+        planned, place, lens, view: stage.view, hand: golfer.hand, units: golfer.units, toes: room.toes, ball: room.club[0] ? [room.club[0][0], room.club[0][2]] : null, keepPlace,
+        resolved: planned.fits ? resolves(stage, planned.plan).map(({ check: { name }, resolution }) => ({ check: { name }, resolution })) : [],
+      }}
       standIn={golfer.sample && drill.id in STAND_INS} films={STAND_INS[drill.id] ?? []}
     />
   );
 }
 
 const MOST_REPS = 60;
+
+/** What is asked of a camera (ui/film/camera); and the field of view of a phone whose lens nobody has measured, degrees: the middle of what phones have. */
+const PICTURE = { long: 1280, short: 720, fps: 60 } as const;
+const USUAL_FOV = 67;
 
 /** A drill without its movements: functions stay on the server. */
 const bare = (drill: Drill): Drill => ({ ...drill, stages: drill.stages.map(({ target: _, faults: __, ...stage }) => stage) });

@@ -9,7 +9,7 @@ interface BenchU {
 }
 
 /** A must's target lies at least this many u inside its band, its named fault as many outside (MOVEMENT, verdict rule 2). */
-const APART = 3;
+export const APART = 3;
 
 /** u that the bench gives a check in its stage: null where the bench has no such rep. */
 export function benchUOf(check: Pick<Check, "measure">, stage: Pick<Stage, "view" | "rules" | "actions">): number | null {

@@ -1,8 +1,5 @@
-import { benchUOf, mustMargins } from "./mustRule";
+import { APART, benchUOf, mustMargins } from "./mustRule";
 import type { Check, Stage } from "./drill";
-
-/** How many u a must's target and fault lie from its limit at least (MOVEMENT, verdict rule 2). */
-const APART = 3;
 
 export interface Untellable {
   /** Half the interval that a phone gives this measure, in its unit: 2u of the accuracy bench. */

@@ -18,3 +18,6 @@ export function halfView({ fovDeg, long, short }: Lens, portrait: boolean): { ac
 
 /** Width of a pixel at a distance, cm. */
 export const cmPerPx = ({ fovDeg, long }: Lens, distanceCm: number): number => (2 * distanceCm * Math.tan((fovDeg * Math.PI) / 360)) / long;
+
+/** Field of view of a picture's long side, degrees, in which somebody just fits from head to feet at a distance, cm. */
+export const lensOf = (statureCm: number, distanceCm: number): number => (2 * Math.atan(statureCm / 2 / distanceCm) * 180) / Math.PI;

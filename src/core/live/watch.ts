@@ -132,9 +132,9 @@ class SwingWatch implements RepWatch {
     if (!open) return NONE;
     const rep = this.own(attempt, analysis);
     if (attempt.rough) {
-      const deciding = rep && decidingInstant(stage, rep);
-      open.rough = deciding == null;
-      open.nextAt = deciding == null ? attempt.to + AGAIN_MS / 2 : attempt.from + deciding + SETTLES_MS;
+      const deciding = rep ? decidingInstant(stage, rep) : null;
+      open.rough = deciding === null;
+      open.nextAt = deciding === null ? attempt.to + AGAIN_MS / 2 : attempt.from + deciding + SETTLES_MS;
       return NONE;
     }
     if (!rep && !attempt.last) {

@@ -8,6 +8,7 @@ import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
 import type { CameraChoice } from "./camera";
 import { Filming, type FilmingState, type FilmRequest } from "./filming";
+import { SetUp, type SetUpProps } from "./setUp";
 import { Voice } from "./sounds";
 import { VerdictScreen } from "./verdictScreen";
 import { stateWords, verdictWords } from "./words";
@@ -23,6 +24,7 @@ interface Props extends FilmRequest {
   baseline: boolean;
   /** A film can stand in for a camera. */
   standIn: boolean;
+  setUp: SetUpProps;
 }
 
 /** A bout's own number, kept in the address so that a page that is loaded again goes on with it. */
@@ -105,7 +107,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
 }
 
 /** Before the camera runs: which drill, which camera, and what is wrong if anything is. */
-function Before({ drill, drillName, stageName, view, reps, standIn, handsFree, state, start, counted }: Props & { state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
+function Before({ drill, drillName, stageName, view, reps, standIn, handsFree, setUp, state, start, counted }: Props & { state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
   const loading = state.step === "loading";
   if (!handsFree)
     return (
@@ -117,11 +119,12 @@ function Before({ drill, drillName, stageName, view, reps, standIn, handsFree, s
       </div>
     );
   return (
+    <div className="grid gap-x-16 lg:grid-cols-[1fr_560px]">
     <div className="max-w-[640px]">
       <p className="mt-6 text-[15px] text-ink-2">{drillName}, {stageName.toLowerCase()}</p>
       <h1 className="mt-1 text-[46px] leading-none">{counted ? `Go on: ${counted} of ${reps} are counted` : `Film ${inWords(reps)} reps`}</h1>
       <ol className="mt-6 grid list-decimal gap-2 pl-6 text-[17px]">
-        <li>Stand the phone {view === "face-on" ? "in front of you" : "behind you, on the line through your toes"}, at hip height, about four paces away, the screen toward you.</li>
+        <li>Stand the phone {view === "face-on" ? "in front of you" : "behind you, on the line through your toes"}, the screen toward you, as drawn here.</li>
         <li>Turn the sound up: every state has its own sound, and a fail speaks its cue.</li>
         <li>Walk into the picture. You need not touch the phone again: both arms up for a second pauses.</li>
       </ol>
@@ -136,6 +139,8 @@ function Before({ drill, drillName, stageName, view, reps, standIn, handsFree, s
       <p aria-live="polite" className="mt-4 min-h-6 text-ink-2">{loading ? `${state.loading}.` : ""}</p>
       <p className="mb-2 text-[15px]"><Link className="underline underline-offset-4" href={`/read?drill=${drill.id}`}>Or read clips that you have filmed</Link></p>
       <Outgoing state={state} />
+    </div>
+    <SetUp {...setUp} />
     </div>
   );
 }
