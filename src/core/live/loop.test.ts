@@ -120,6 +120,24 @@ describe("the rep loop", () => {
     expect(l.sounds.filter((s) => s === "trouble")).toHaveLength(1);
   });
 
+  it("ends neither a pause nor a bout that is done when the phone is taken up", () => {
+    const moved = { type: "obstacle", obstacle: "phone moved" } as const;
+    const clear = { type: "obstacle", obstacle: null } as const;
+    const l = loop({ reps: 1 });
+    l.sees(STILL, 800).tell({ type: "pause" });
+    l.tell(moved);
+    expect(l.state).toBe("paused");
+    // It can't go on before the phone stands again.
+    l.tell({ type: "resume" });
+    expect(l.state).toBe("blocked");
+    l.tell(clear);
+    l.sees(STILL, 1500).rep();
+    expect(l.state).toBe("done");
+    l.tell(moved);
+    l.tell(clear);
+    expect([l.state, l.answers.length]).toEqual(["done", 1]);
+  });
+
   it("answers a rep that was under way when the phone was knocked", () => {
     const l = loop().sees(STILL, 600);
     l.tell({ type: "found" });

@@ -199,12 +199,14 @@ export const repLoop = setup({
       entry: ["afresh", { type: "sound", params: "paused" }],
       on: {
         stance: [{ guard: "armsUp", target: "settling", actions: "armsUsed" }, { actions: "arms" }],
-        resume: "settling",
+        resume: [{ guard: ({ context }) => context.obstacle !== null, target: "blocked" }, { target: "settling" }],
+        // Who has paused, or is done, takes up the phone: that ends neither.
+        obstacle: { actions: "block" },
       },
     },
     done: {
       entry: ["afresh", { type: "sound", params: "bout done" }],
-      on: { answered: { actions: ["answer", "sayAnswer"] }, "next bout": { target: "settling", actions: "newBout" } },
+      on: { answered: { actions: ["answer", "sayAnswer"] }, obstacle: { actions: "block" }, "next bout": { target: "settling", actions: "newBout" } },
     },
   },
 });
