@@ -232,11 +232,10 @@ export class Filming {
     this.camera?.running.stop();
     void this.camera?.remote.stop();
     const worker = this.camera?.worker;
-    const { ended } = this;
     // What is still being cut out of the recording has a moment.
     setTimeout(() => {
       worker?.terminate();
-      ended();
+      this.ended();
     }, CUTTING_MS);
     this.camera = null;
     this.live?.worker.terminate();

@@ -40,7 +40,8 @@ const live: LiveWorker = {
   warm: async (bench) => {
     if (bench && bench !== "bare") await recorded(bench.looks);
     judge ??= startJudge();
-    void judge.remote.warm();
+    // Cold it judges as well, only later.
+    void judge.remote.warm().catch(() => {});
     return (await load()).about;
   },
   async start(film, size, pictures, listener) {
