@@ -23,6 +23,8 @@ export interface Outgoing {
   withdrawn: boolean;
   takenBack?: boolean;
   sentAt: string | null;
+  /** The clip under which the computer has it: its film may be there only later. */
+  sentAs?: string;
 }
 
 interface Schema extends DBSchema {
@@ -73,7 +75,7 @@ export class Outbox {
       const db = await this.db;
       for (const rep of inOrder(await db.getAll("reps"))) {
         if (rep.withdrawn && rep.sentAt !== null && !rep.takenBack) {
-          await takeBack(rep.boutId, clipOf(rep).sha256);
+          await takeBack(rep.boutId, rep.sentAs ?? clipOf(rep).sha256);
           await this.change(rep.id, { takenBack: true });
         }
         if (rep.sentAt !== null || rep.withdrawn) {
@@ -82,7 +84,7 @@ export class Outbox {
         }
         if (rep.filming && !made(rep)) return;
         await sendOne(rep);
-        await this.change(rep.id, { sentAt: new Date().toISOString() });
+        await this.change(rep.id, { sentAt: new Date().toISOString(), sentAs: clipOf(rep).sha256 });
       }
     });
   }
