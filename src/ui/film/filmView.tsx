@@ -157,8 +157,15 @@ function StateWords({ state, stillStart }: { state: FilmingState; stillStart: bo
     <div className="px-5 pt-5 pb-3" aria-live="polite">
       <p className="display text-[64px] leading-[0.95] md:text-[92px]">{said.word}</p>
       <p className="mt-2 min-h-7 text-[20px]">{said.more}</p>
+      <TooSlow state={state} />
     </div>
   );
+}
+
+/** A device that looks too seldom misses reps: that is said, with what to do. */
+function TooSlow({ state: { looksPerS } }: { state: FilmingState }) {
+  if (looksPerS === null) return null;
+  return <p className="mt-2 border-l-4 border-unsure pl-3 text-[15px]"><strong className="block">This device is slow: some reps may be missed.</strong>It looks {looksPerS.toFixed(1)} times a second; it takes 8 to find every rep. Close what else runs, or film the bout and read the clip.</p>;
 }
 
 const nextWords = (state: FilmingState, stillStart: boolean): string => (state.loop ? stateWords(state.loop, stillStart).word : "");
@@ -210,6 +217,7 @@ function Done({ drill, baseline, reps, state, filming, counted }: Props & { stat
         {most ? <>The one thing to change: <strong>{most.toLowerCase()}</strong>.</> : passed ? "Nothing to change." : ""}
         {open > 0 && ` ${open === 1 ? "One was" : `${open} were`} not judged.`}
       </p>
+      <TooSlow state={state} />
       <ol className="mt-6 grid max-w-[480px] gap-2">
         {answers.map((a, k) => (
           <li key={a.id} className="flex min-h-11 items-center justify-between gap-4 border-b border-hair">

@@ -38,12 +38,14 @@ export interface FilmingState {
   shown: { id: string; rep: AnalysedRep } | null;
   /** Reps of this bout that were counted before the camera was started, by an earlier page too. */
   before: CountedRep[];
+  /** How often a second it looks, when that is too seldom to find every rep. */
+  looksPerS: number | null;
   /** Reps that have not reached the computer; and why not. */
   waiting: number;
   sending: string | null;
 }
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, before: [], waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, before: [], looksPerS: null, waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -122,6 +124,7 @@ export class Filming {
         proxy({
           state: (loop) => this.loopIs(loop),
           sound: (sound) => this.voice.play(sound),
+          tooSlow: (looksPerS) => this.set({ looksPerS }),
           answered: (answer) => void this.answered(answer),
           completed: (seen) => this.whole.get(seen.id)?.(seen),
         }),
@@ -242,7 +245,7 @@ export class Filming {
     this.live = null;
     if (this.again) clearTimeout(this.again);
     const answered = this.now.loop?.answers.map(({ id, verdict }) => ({ id, told: verdict })) ?? [];
-    this.set({ step: "ready", loop: null, shown: null, before: [...this.now.before, ...answered] });
+    this.set({ step: "ready", loop: null, looksPerS: null, shown: null, before: [...this.now.before, ...answered] });
     void this.send();
   }
 }

@@ -39,6 +39,8 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
   newId: () => string;
   state: (snapshot: LoopSnapshot) => void;
   sound: (sound: Sound) => void;
+  /** How often a second it looks, when that is too seldom to find every rep; null when it is enough again. */
+  tooSlow: (looksPerS: number | null) => void;
   answered: (rep: AnsweredRep) => void;
   /** The whole of an answered rep has been seen. */
   completed: (rep: SeenRep) => void;
@@ -48,6 +50,9 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
 const CLOSER_MS = 1500;
 /** What is missing between the looks is looked at for so long, ms: on a slow device it stays thin, and a closer look goes where it counts. */
 const EVENLY_MS = 300;
+/** By looks of 8 Hz every one of 90 swings of the study is found, by 5 Hz 86 (docs/decisions/14); told over so many ms. */
+const ENOUGH_LOOKS_PER_S = 8;
+const PACE_MS = 4000;
 /** A rep that has just been found began within this, ms. */
 const REP_MS = 5000;
 /** A frame read within this share of a wanted spacing stands for the wanted one. */
@@ -64,6 +69,7 @@ export class LiveSession {
   private readonly watch: RepWatch;
   private busy = false;
   private clearLooks = 0;
+  private slow = false;
   private completing: { id: string; from: number; to: number }[] = [];
 
   constructor(network: PoseNetwork, private readonly options: LiveSessionOptions) {
@@ -97,12 +103,25 @@ export class LiveSession {
     const newest = looks.at(-1)!;
     this.loop.send({ type: "stance", t: newest.t, stance });
     this.complete(newest.t);
+    // Who is looked at too seldom never seems to have settled.
+    if (stance.present) this.pace(looks);
     if (this.busy || !this.listening()) return;
     const { attempt, found } = this.watch.next(looks, stance);
     if (found) {
       this.loop.send({ type: "found" });
       void this.lookEvenly();
     } else if (attempt) void this.try(attempt);
+  }
+
+  /** Tells when it looks too seldom. */
+  private pace(looks: readonly Look[]): void {
+    const now = looks.at(-1)!.t;
+    if (now - looks[0]!.t < PACE_MS) return;
+    const looksPerS = looks.filter((l) => l.t > now - PACE_MS).length / (PACE_MS / 1000);
+    const slow = looksPerS < (this.slow ? ENOUGH_LOOKS_PER_S + 1 : ENOUGH_LOOKS_PER_S);
+    if (slow === this.slow) return;
+    this.slow = slow;
+    this.options.tooSlow(slow ? looksPerS : null);
   }
 
   /** Reps count from being armed until the bout is done. */

@@ -65,6 +65,7 @@ const live: LiveWorker = {
       follow: (seen) => remote.follow(transfer(seen, [...seen.frames.flatMap(({ feet }) => feet?.data.buffer ?? []), ...seen.hands.map(({ window }) => window.data.buffer)] as ArrayBuffer[])),
       state: (s) => void listener.state({ state: s.value, answers: s.context.answers, obstacle: s.context.obstacle }),
       sound: (sound) => void listener.sound(sound),
+      tooSlow: (looksPerS) => void listener.tooSlow(looksPerS),
       answered: ({ id, rep, about, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
         const start = trackFrom + (rep.events.handStart?.t ?? rep.from);
         const seen = file(id, track);

@@ -56,6 +56,8 @@ export interface LiveAnswer extends LiveTrack {
 export interface LiveListener {
   state(shown: LoopShown): void;
   sound(sound: Sound): void;
+  /** See `LiveSessionOptions`. */
+  tooSlow(looksPerS: number | null): void;
   answered(answer: LiveAnswer): void;
   /** The whole of an answered rep: takes the place of what it was judged from. */
   completed(track: LiveTrack): void;
