@@ -7,7 +7,7 @@ import { BASELINE } from "@/server/reps/ownSwings";
 import { drillOf } from "@/server/drills/ownDrills";
 import type { Drill } from "@/core/drills";
 import { swing } from "@/core/figure/scripts/swing";
-import { lensOf, type Lens } from "@/core/film/lens";
+import { ASKED, lensOf, type Lens } from "@/core/film/lens";
 import { planFilm } from "@/core/film/plan";
 import { resolves } from "@/core/film/resolves";
 import { roomOf } from "@/core/film/room";
@@ -29,7 +29,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
   const wanted = Number(reps);
   const place = await readPlace();
   const room = roomOf(stage.target?.() ?? swing(), golfer.statureCm);
-  const lens: Lens = { ...PICTURE, fovDeg: place.fills === null ? USUAL_FOV : lensOf(golfer.statureCm, place.fills) };
+  const lens: Lens = { ...ASKED, fovDeg: place.fills === null ? USUAL_FOV : lensOf(golfer.statureCm, place.fills) };
   const planned = planFilm(room, stage.view, lens, place);
   return (
     <FilmView
@@ -50,8 +50,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
 
 const MOST_REPS = 60;
 
-/** What is asked of a camera (ui/film/camera); and the field of view of a phone whose lens nobody has measured, degrees: the middle of what phones have. */
-const PICTURE = { long: 1280, short: 720, fps: 60 } as const;
+/** Field of view of a phone whose lens nobody has measured, degrees: the middle of what phones have. */
 const USUAL_FOV = 67;
 
 /** A drill without its movements: functions stay on the server. */

@@ -9,6 +9,9 @@ export interface Lens {
   fps: number;
 }
 
+/** What a camera is asked for: what the golfer's distance and a swing's speed want. */
+export const ASKED = { long: 1280, short: 720, fps: 60 } as const;
+
 /** Half of what a lens sees to the side and up, as tangents, with the picture lying or standing. */
 export function halfView({ fovDeg, long, short }: Lens, portrait: boolean): { across: number; up: number } {
   const half = Math.tan((fovDeg * Math.PI) / 360);

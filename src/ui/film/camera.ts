@@ -1,4 +1,5 @@
 import { transfer, wrap, type Remote } from "comlink";
+import { ASKED } from "@/core/film/lens";
 import type { CameraSize, StandIn } from "@/vision/worker/liveProtocol";
 
 /** Which camera films: the one beside the screen, the one on the back, or the stand-in. */
@@ -23,9 +24,6 @@ export class CameraError extends Error {
     super(message);
   }
 }
-
-/** A picture is asked for with so many pixels and so many a second: what the golfer's distance and a swing's speed want. */
-const WANTED = { width: 1280, height: 720, fps: 60 };
 
 /**
  * Opens a camera.
@@ -59,12 +57,12 @@ interface TrackProcessor {
 async function openReal(choice: CameraChoice): Promise<RunningCamera> {
   if (!navigator.mediaDevices?.getUserMedia) throw new CameraError("This page may not use a camera.", "Open it by https, or on the computer itself.");
   const stream = await navigator.mediaDevices.getUserMedia({
-    video: { facingMode: choice === "back" ? "environment" : "user", width: { ideal: WANTED.width }, height: { ideal: WANTED.height }, frameRate: { ideal: WANTED.fps } }, audio: false,
+    video: { facingMode: choice === "back" ? "environment" : "user", width: { ideal: ASKED.long }, height: { ideal: ASKED.short }, frameRate: { ideal: ASKED.fps } }, audio: false,
   }).catch((error: unknown) => {
     throw refused(error);
   });
   const [track] = stream.getVideoTracks();
-  const { width = WANTED.width, height = WANTED.height, frameRate = 30 } = track!.getSettings();
+  const { width = ASKED.long, height = ASKED.short, frameRate = 30 } = track!.getSettings();
   const Processor = (globalThis as { MediaStreamTrackProcessor?: TrackProcessor }).MediaStreamTrackProcessor;
   const stop = () => stream.getTracks().forEach((t) => t.stop());
   if (!Processor) {

@@ -7,7 +7,7 @@ import { isRehearsal } from "@/core/live/loop";
 import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
 import type { CameraChoice } from "./camera";
-import { Filming, type FilmingState, type FilmRequest } from "./filming";
+import { countedReps, Filming, type FilmingState, type FilmRequest } from "./filming";
 import { SetUp, type SetUpProps } from "./setUp";
 import { Voice } from "./sounds";
 import { VerdictScreen } from "./verdictScreen";
@@ -62,7 +62,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
   const canvas = useRef<HTMLCanvasElement>(null);
   const [choice, setChoice] = useState<CameraChoice>("screen side");
   const [runs, setRuns] = useState(0);
-  const counted = state.before.length + (state.loop?.answers.length ?? 0);
+  const counted = countedReps(state).length;
   const running = state.step === "running";
 
   useEffect(() => {
@@ -204,7 +204,7 @@ const Dots = () => <svg viewBox="0 0 20 20" width={20} height={20} aria-hidden>{
 
 /** After the bout: what passed, and the one thing to change. */
 function Done({ drill, baseline, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
-  const answers = [...state.before, ...(state.loop?.answers.map(({ id, verdict }) => ({ id, told: verdict })) ?? [])];
+  const answers = countedReps(state);
   const passed = answers.filter((a) => a.told.result === "pass").length;
   const rehearsed = answers.some((a) => isRehearsal(a.told));
   const open = rehearsed ? 0 : answers.filter((a) => a.told.result === "not judged").length;

@@ -45,6 +45,9 @@ export interface FilmingState {
   sending: string | null;
 }
 
+/** All reps of the bout that count, in order. */
+export const countedReps = ({ before, loop }: Pick<FilmingState, "before" | "loop">): CountedRep[] => [...before, ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict }))];
+
 const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, before: [], looksPerS: null, waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
@@ -244,8 +247,7 @@ export class Filming {
     this.live?.worker.terminate();
     this.live = null;
     if (this.again) clearTimeout(this.again);
-    const answered = this.now.loop?.answers.map(({ id, verdict }) => ({ id, told: verdict })) ?? [];
-    this.set({ step: "ready", loop: null, looksPerS: null, shown: null, before: [...this.now.before, ...answered] });
+    this.set({ step: "ready", loop: null, looksPerS: null, shown: null, before: countedReps(this.now) });
     void this.send();
   }
 }
