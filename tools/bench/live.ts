@@ -46,6 +46,10 @@ const { base, page, end } = await openSite("live", 3180);
 const told = () => page.evaluate(() => performance.getEntriesByName("kingfisher:answer").map((e) => (e as PerformanceMark).detail as Told));
 const calls = () => page.evaluate(() => (window as unknown as { kingfisherBench: { calls?: () => Promise<number> } }).kingfisherBench.calls?.() ?? 0);
 
+const pictures = () => page.evaluate(() => (window as unknown as { kingfisherBench: { pictures: () => Promise<{ taken: number }> } }).kingfisherBench.pictures());
+/** A camera that gives fewer pictures a second than this stands still: nothing that runs beside it says anything. */
+const LEAST_PICTURES_PER_S = 30;
+
 /** The bout from the press that starts it to the film's end. */
 async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
   await page.addInitScript(`window.kingfisherBench = { bench: ${bench} }`);
@@ -53,9 +57,11 @@ async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
   await page.getByRole("button", { name: "Try without a camera" }).click();
   await page.waitForFunction(() => (window as unknown as { kingfisherBench: { calls?: unknown } }).kingfisherBench.calls !== undefined, undefined, { timeout: 120_000 });
   await page.waitForTimeout(BEGUN_MS);
-  const [before, began] = [await calls(), performance.now()];
+  const [before, { taken }, began] = [await calls(), await pictures(), performance.now()];
   await page.waitForTimeout(countedMs);
-  const callsPerS = ((await calls()) - before) / ((performance.now() - began) / 1000);
+  const seconds = (performance.now() - began) / 1000;
+  const callsPerS = ((await calls()) - before) / seconds;
+  if (((await pictures()).taken - taken) / seconds < LEAST_PICTURES_PER_S) throw new Error(`the camera stood still beside ${bench}`);
   if (bench !== '"bare"') await page.waitForTimeout(truth.reps.at(-1)!.to + 6000 - BEGUN_MS - COUNTED_MS);
   return { answers: await told(), callsPerS, tasks: await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks) };
 }
