@@ -16,8 +16,6 @@ import { loadNodeNetwork, openClipFile } from "@/vision/node/loadNode";
 
 const GOLFER = { statureCm: 170, hand: "right" as const };
 const { stage } = findStage("double-step");
-/** The golfer stands for so long before each rep begins, ms. */
-const STANDS_MS = 1500;
 const FRAME_MS = 1000 / 60;
 
 /** A track as a recording of the network: its points, in the square that they were seen in; no outline. */
@@ -52,8 +50,8 @@ interface Run {
 let real: PoseNetwork;
 beforeAll(async () => void (real = await loadNodeNetwork()), 60_000);
 
-/** Plays clips one after another to a session, picture by picture, on a clock that waits for it; each begins with a golfer who stands, as they do once more at the end. `every`: one picture of so many comes through. */
-async function played(clips: readonly string[], reps: number, every = 1): Promise<Run> {
+/** Plays clips one after another to a session, picture by picture, on a clock that waits for it; each begins with a golfer who stands, as they do once more at the end. `every`: one picture of so many comes through; `standsMs`: for so long. */
+async function played(clips: readonly string[], reps: number, every = 1, standsMs = 1500): Promise<Run> {
   const run: Run = { answered: [], completed: [], states: [], sounds: [], tooSlow: [] };
   const readings = new SpanReadings(1440);
   const grabber = new Grabber();
@@ -79,7 +77,7 @@ async function played(clips: readonly string[], reps: number, every = 1): Promis
     looks = recorded(readTrack(readFileSync(`demo/tracks/${name}.track`)));
     size = { width: clip.width, height: clip.height, fps: 60 };
     session ??= new LiveSession(network, {
-      stage, reps, size, want: (w) => grabber.wants(w), release: (d) => grabber.back(d), now: () => now, newId: () => `rep ${run.answered.length + 1}`,
+      stage, golfer: GOLFER, reach: null, reps, size, want: (w) => grabber.wants(w), release: (d) => grabber.back(d), now: () => now, newId: () => `rep ${run.answered.length + 1}`,
       follow: (seen) => waited(Promise.resolve(readings.follow(structuredClone(seen)))),
       analyse: (track) => waited(Promise.resolve(analyse(track, { golfer: GOLFER, drill: "double-step", live: true, samples: 8 }))),
       state: (s) => void (run.states.at(-1) === s.value || run.states.push(s.value)), sound: (s) => run.sounds.push(s),
@@ -87,7 +85,7 @@ async function played(clips: readonly string[], reps: number, every = 1): Promis
     });
     let first = true;
     for await (const picture of clip.pictures()) {
-      const shown = first ? Math.round(STANDS_MS / FRAME_MS) : 0;
+      const shown = first ? Math.round(standsMs / FRAME_MS) : 0;
       for (let k = 0; k <= shown; k++) {
         const t = now;
         if (pictures++ % every === 0) {
@@ -123,7 +121,8 @@ describe("a live session before real pictures", () => {
   }, 120_000);
 
   it("says so when it looks too seldom to find every rep, and tells nothing against the truth then", async () => {
-    const { answered, tooSlow } = await played(["double-step-good"], 1, 12);
+    const { answered, tooSlow, states } = await played(["double-step-good"], 1, 12, 10_000);
+    expect(states).toContain("armed");
     expect(tooSlow).toHaveLength(1);
     expect(tooSlow[0]).toBeCloseTo(5, 0);
     expect(answered.map((a) => a.rep.verdict!.result)).not.toContain("fail");

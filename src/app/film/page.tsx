@@ -8,7 +8,7 @@ import { drillOf } from "@/server/drills/ownDrills";
 import type { Drill } from "@/core/drills";
 import { swing } from "@/core/figure/scripts/swing";
 import { ASKED, lensOf, type Lens } from "@/core/film/lens";
-import { planFilm } from "@/core/film/plan";
+import { bodyReach, planFilm } from "@/core/film/plan";
 import { resolves } from "@/core/film/resolves";
 import { roomOf } from "@/core/film/room";
 import { keepPlace } from "./actions";
@@ -35,7 +35,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
     <FilmView
       key={`${golfer.id} ${drill.id} ${stage.id}`}
       drill={{ id: drill.id, own: drill.basedOn ? bare(drill) : null }} stage={stage.id} drillName={drill.name} stageName={stage.name} view={stage.view}
-      stillStart={startsStill(stage.rules)} statureCm={golfer.statureCm} hand={golfer.hand} keepFilm={golfer.keepFilm}
+      stillStart={startsStill(stage.rules)} statureCm={golfer.statureCm} hand={golfer.hand} keepFilm={golfer.keepFilm} reach={bodyReach(room, stage.view)}
       reps={Number.isInteger(wanted) && wanted > 0 && wanted <= MOST_REPS ? wanted : drill.dose.reps}
       handsFree={!hangTogether(stage.rules)}
       baseline={drill.id === BASELINE}

@@ -64,6 +64,18 @@ export function planFilm(room: Room, view: View, lens: Lens, place: Place): Plan
   return { fits: false, depthNeeded: least };
 }
 
+/** How far a movement's body goes from the middle between the feet, cm: across the picture (T seen face-on, D from behind; least and most), and up. */
+export interface Reach {
+  across: readonly [number, number];
+  up: number;
+}
+
+/** @example bodyReach(roomOf(swing(), 178), "face-on").up // a little over 178 */
+export function bodyReach({ body }: Room, view: View): Reach {
+  const across = body.map(([t, , d]) => (view === "face-on" ? t : d));
+  return { across: [Math.min(...across), Math.max(...across)], up: Math.max(...body.map(([, u]) => u)) };
+}
+
 /** A point as a lens sees it: across the picture from its middle, over the ground, toward the lens, cm. */
 type Seen = readonly [across: number, up: number, near: number];
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { createActor } from "xstate";
 import type { Verdict } from "../judge/verdict";
+import type { Aim, AimWrong } from "../film/aim";
 import { repLoop, startsStill, type Sound } from "./loop";
 import { ABSENT, type Stance } from "./stance";
 
@@ -10,6 +11,8 @@ const SETTLED: Stance = { ...HERE, settled: true };
 const SWINGS: Stance = { ...SETTLED, moving: true };
 const ARMS_UP: Stance = { ...STILL, armsUp: true };
 const VERDICT: Verdict = { result: "pass", reason: null, cue: null, actions: [], checks: [] };
+
+const TOLD: Aim["told"] = { scale: { cmPerPx: 0.4, u: 0.01, from: "stature" }, stood: { x: 0.5, y: 0.8, tall: 0.6 } };
 
 /** A loop that is told what is seen, 30 times a second. */
 function loop({ reps = 3, stillStart = true, already = 0 } = {}) {
@@ -24,6 +27,12 @@ function loop({ reps = 3, stillStart = true, already = 0 } = {}) {
     tell: actor.send.bind(actor),
     sees(stance: Stance, ms: number) {
       for (const end = t + ms; t < end; t += 33) actor.send({ type: "stance", t, stance });
+      return this;
+    },
+    /** How the phone stands. */
+    aims(wrong: AimWrong | null) {
+      const steps: Aim["steps"] = { you: "right", feet: "right", square: "right", level: "right", light: "right" };
+      actor.send({ type: "aim", t, aim: { steps: wrong ? { ...steps, [wrong.step]: "wrong" } : steps, wrong, told: TOLD } });
       return this;
     },
     rep() {
@@ -154,5 +163,34 @@ describe("the rep loop", () => {
     l.tell({ type: "withdrawn", id: "1" });
     expect(l.sees(STILL, 600).rep().state).toBe("settling");
     expect(l.sees(STILL, 600).rep().state).toBe("done");
+  });
+
+  const FEET: AimWrong = { step: "feet", fault: "feet cut off", by: null, blocks: true };
+  const ROLLED: AimWrong = { step: "level", fault: "rolled", by: 5, blocks: false };
+
+  it("arms nobody whose reps could not be judged, says by a note when that is right, and films as it is on request", () => {
+    const l = loop();
+    l.sees(HERE, 200).aims(FEET);
+    expect(l.sees(STILL, 20_000).state).toBe("settling");
+    expect(l.aims(null).sounds.at(-1)).toBe("aimed");
+    expect(l.sees(STILL, 400).state).toBe("armed");
+    // Later too: the phone may have sagged.
+    l.rep().aims(FEET);
+    expect(l.sees(STILL, 20_000).state).toBe("settling");
+    l.tell({ type: "anyway" });
+    expect(l.sees(STILL, 400).state).toBe("armed");
+  });
+
+  it("holds nobody up for long by what only tells less, and says it again only when the phone was moved", () => {
+    const l = loop();
+    l.sees(HERE, 200).aims(ROLLED);
+    expect(l.sees(STILL, 5000).state).toBe("settling");
+    expect(l.sees(STILL, 4000).state).toBe("armed");
+    l.rep().aims(ROLLED);
+    expect(l.sees(STILL, 400).state).toBe("armed");
+    l.tell({ type: "obstacle", obstacle: "phone moved" });
+    l.tell({ type: "obstacle", obstacle: null });
+    l.sees(HERE, 200).aims(ROLLED);
+    expect(l.sees(STILL, 5000).state).toBe("settling");
   });
 });

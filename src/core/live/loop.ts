@@ -1,6 +1,7 @@
 import { assign, emit, setup, type SnapshotFrom } from "xstate";
 import type { RepRules } from "../reps/rep";
 import type { Verdict } from "../judge/verdict";
+import type { Aim } from "../film/aim";
 import type { Stance } from "./stance";
 
 /** One answered rep: when its middle was (ms on the camera's clock), and what was said. */
@@ -14,7 +15,7 @@ export interface Answer {
 export type Obstacle = "phone moved" | "somebody in the way" | "dark" | "camera lost" | "hidden";
 
 /** Each has a sound of its own; `bout done` ends a bout. */
-export type Sound = "looking" | "settle" | "armed" | "seen" | "pass" | "fail" | "not judged" | "paused" | "bout done" | "trouble";
+export type Sound = "looking" | "settle" | "aimed" | "armed" | "seen" | "pass" | "fail" | "not judged" | "paused" | "bout done" | "trouble";
 
 export interface LoopInput {
   /** Reps of a bout; and how many of it were counted before the loop began. */
@@ -34,6 +35,13 @@ interface LoopContext extends LoopInput {
   /** Since when both arms are up; they must have been down since the last time that this did something. */
   armsUpSince: number | null;
   armsWereDown: boolean;
+  /** How the phone stands, as far as is known; and since when its present fault has been told. */
+  aim: Aim | null;
+  faultSince: number | null;
+  /** The phone has been found to stand well, or well enough: what only tells less is not said again until it is moved. */
+  aimed: boolean;
+  /** The golfer films although something is wrong. */
+  anyway: boolean;
 }
 
 export type LoopEvent =
@@ -48,6 +56,10 @@ export type LoopEvent =
   /** The golfer says that a rep does not count. */
   | { type: "withdrawn"; id: string }
   | { type: "obstacle"; obstacle: Obstacle | null }
+  /** How the phone stands; told while nobody swings. */
+  | { type: "aim"; t: number; aim: Aim }
+  /** The golfer wants to be filmed although something is wrong. */
+  | { type: "anyway" }
   | { type: "pause" } | { type: "resume" } | { type: "end" } | { type: "next bout" };
 
 /** A still spell that arms, and somebody's standing in their place that does, ms. */
@@ -58,6 +70,17 @@ const GONE_MS = 1200;
 const ARMS_UP_MS = 1000;
 /** A motion that comes to rest without a rep was a waggle, or a start that was given up, ms. */
 const FALSE_START_MS = 600;
+
+/** What only tells less holds nobody up longer than this, ms: time to hear it, walk to the phone's side and back once. */
+const ADVICE_MS = 8000;
+
+/** What keeps a golfer from being armed: that nothing has been told of the set-up yet; what spoils every rep always, what only tells less for a while, and before the first rep alone. */
+function heldUp({ aim, faultSince, aimed, anyway, stillStart }: LoopContext, t: number): boolean {
+  if (!aim || anyway) return false;
+  // Who begins moving may never stand so that it can be told.
+  if (!aim.wrong) return stillStart && !aimed && !aim.told;
+  return aim.wrong.blocks || (!aimed && !held(faultSince, t, ADVICE_MS));
+}
 
 const held = (since: number | null, t: number, ms: number) => since !== null && t - since >= ms;
 
@@ -78,7 +101,8 @@ export const repLoop = setup({
     armsUp: ({ context, event }) => event.type === "stance" && held(context.armsUpSince, event.t, ARMS_UP_MS),
     gone: ({ context, event }) => event.type === "stance" && !event.stance.present && held(context.since, event.t, GONE_MS),
     present: ({ event }) => event.type === "stance" && event.stance.present,
-    ready: ({ context, event }) => event.type === "stance" && held(context.since, event.t, context.stillStart ? ARMS_AFTER.still : ARMS_AFTER.settled),
+    ready: ({ context, event }) => event.type === "stance" && held(context.since, event.t, context.stillStart ? ARMS_AFTER.still : ARMS_AFTER.settled) && !heldUp(context, event.t),
+    righted: ({ context, event }) => event.type === "aim" && !context.aimed && context.aim?.wrong !== undefined && context.aim.wrong !== null && context.aim.wrong.fault !== "nobody" && event.aim.wrong === null,
     moving: ({ event }) => event.type === "stance" && event.stance.moving,
     rested: ({ context, event }) => event.type === "stance" && held(context.since, event.t, FALSE_START_MS),
     last: ({ context }) => context.open <= 1,
@@ -90,7 +114,7 @@ export const repLoop = setup({
     sayAnswer: emit(({ event }) => ({ type: "sound" as const, sound: event.type === "answered" && !isRehearsal(event.answer.verdict) ? event.answer.verdict.result : ("seen" as const) })),
     found: assign(({ context }) => ({ open: context.open + 1 })),
     nothing: assign(({ context }) => ({ open: Math.max(0, context.open - 1) })),
-    block: assign(({ event }) => (event.type === "obstacle" ? { obstacle: event.obstacle } : {})),
+    block: assign(({ event }) => (event.type !== "obstacle" ? {} : { obstacle: event.obstacle, ...(event.obstacle === "phone moved" ? { aim: null, faultSince: null, aimed: false, anyway: false } : {}) })),
     afresh: assign({ since: null, armsUpSince: null }),
     newBout: assign({ answers: [], already: 0, since: null, armsUpSince: null, open: 0 }),
     arms: assign(({ context, event }) => {
@@ -99,6 +123,7 @@ export const repLoop = setup({
       if (!armsUp) return { armsUpSince: null, armsWereDown: true };
       return { armsUpSince: settled && context.armsWereDown ? (context.armsUpSince ?? event.t) : null };
     }),
+    aim: assign(({ context, event }) => (event.type === "aim" ? { aim: event.aim, faultSince: event.aim.wrong?.fault === context.aim?.wrong?.fault ? context.faultSince ?? event.t : event.t } : {})),
     armsUsed: assign({ armsWereDown: false, armsUpSince: null }),
     /** Keeps since when the condition of waiting holds: ready to begin. */
     waitReady: assign(({ context, event }) => {
@@ -114,7 +139,7 @@ export const repLoop = setup({
   },
 }).createMachine({
   id: "repLoop",
-  context: ({ input }) => ({ ...input, answers: [], since: null, obstacle: null, open: 0, armsUpSince: null, armsWereDown: true }),
+  context: ({ input }) => ({ ...input, answers: [], since: null, obstacle: null, open: 0, armsUpSince: null, armsWereDown: true, aim: null, faultSince: null, aimed: false, anyway: false }),
   initial: "looking",
   on: {
     obstacle: [{ guard: ({ event }) => event.obstacle !== null, target: ".blocked", actions: "block" }, { actions: "block" }],
@@ -124,6 +149,8 @@ export const repLoop = setup({
     nothing: { actions: "nothing" },
     corrected: { actions: "correct" },
     withdrawn: { actions: "withdraw" },
+    anyway: { actions: assign({ anyway: true }) },
+    aim: { actions: "aim" },
     pause: ".paused",
     end: ".done",
   },
@@ -143,6 +170,7 @@ export const repLoop = setup({
           { guard: "ready", target: "armed" },
           { actions: ["waitReady", "arms"] },
         ],
+        aim: [{ guard: "righted", actions: ["aim", { type: "sound", params: "aimed" }] }, { actions: "aim" }],
         found: { target: "judging", actions: "found" },
       },
     },
@@ -155,7 +183,7 @@ export const repLoop = setup({
       },
     },
     armed: {
-      entry: ["afresh", { type: "sound", params: "armed" }],
+      entry: ["afresh", assign({ aimed: true }), { type: "sound", params: "armed" }],
       on: {
         stance: [
           { guard: "armsUp", target: "paused", actions: "armsUsed" },

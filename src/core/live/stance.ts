@@ -27,9 +27,10 @@ export interface Stance {
 
 export const ABSENT: Stance = { present: false, settled: false, still: false, moving: false, armsUp: false };
 
-/** Motion is told from the looks of this long, ms (MOVEMENT, address: a still spell of 300 ms), of which there must be a few. */
+/** Motion is told from the looks of this long, ms (MOVEMENT, address: a still spell of 300 ms), of which there must be a few: a slow device's reach farther back, as far as this. */
 const SPELL_MS = 400;
 const LEAST_LOOKS = 4;
+const LONGEST_SPELL_MS = 1000;
 /** A place is kept when hips and ankles wander no farther than this in `PLACE_MS`, share of stature: half a step. */
 const PLACE_MS = 700;
 const WANDER = 0.15;
@@ -47,7 +48,8 @@ export function stanceOf(looks: readonly Look[]): Stance {
   const now = looks.at(-1);
   if (!now || now.presence < PRESENT) return ABSENT;
   const since = (ms: number) => looks.filter((l) => l.t >= now.t - ms && l.presence >= PRESENT);
-  const spell = since(SPELL_MS);
+  const quick = since(SPELL_MS);
+  const spell = quick.length < LEAST_LOOKS ? since(LONGEST_SPELL_MS).slice(-LEAST_LOOKS) : quick;
   const place = since(PLACE_MS);
   const there = asTrack(place);
   const tall = statureInPx(there);

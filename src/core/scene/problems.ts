@@ -11,6 +11,8 @@ export interface Problem {
   message: string;
   action: string;
   touches: Touches;
+  /** Which end of the golfer is out of the picture. */
+  part?: "feet" | "head";
   /** ms between which it holds; the whole clip when left out. */
   from?: number;
   to?: number;

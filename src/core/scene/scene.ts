@@ -116,7 +116,7 @@ function sizeProblems(track: Track, heels: number, ears: number, toes: number): 
   const out: Problem[] = [];
   if ((heels - ears) / height < 0.28 && heels - ears < 260)
     out.push({ code: "small", message: "You are small in the picture.", action: "Step nearer, or stand the phone on end: you should fill two thirds of its height.", touches: "nothing" });
-  if (toes > height - 2) out.push({ code: "outOfFrame", message: "Your feet are cut off.", action: "Step back one pace, or tilt the phone down.", touches: "rep" });
-  else if (ears < 2) out.push({ code: "outOfFrame", message: "Your head is cut off.", action: "Step back one pace, or tilt the phone up.", touches: "rep" });
+  if (toes > height - 2) out.push({ code: "outOfFrame", message: "Your feet are cut off.", action: "Step back one pace, or tilt the phone down.", touches: "rep", part: "feet" });
+  else if (ears < 2) out.push({ code: "outOfFrame", message: "Your head is cut off.", action: "Step back one pace, or tilt the phone up.", touches: "rep", part: "head" });
   return out;
 }

@@ -3,9 +3,14 @@
 import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import type { AimFault } from "@/core/film/aim";
 import { isRehearsal } from "@/core/live/loop";
+import type { Scene } from "@/core/scene/scene";
+import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
+import { AimSteps, FeetBelong } from "./aimView";
+import { aimWords, CHANGED } from "./aimWords";
 import type { CameraChoice } from "./camera";
 import { countedReps, Filming, type FilmingState, type FilmRequest } from "./filming";
 import { SetUp, type SetUpProps } from "./setUp";
@@ -16,7 +21,6 @@ import { stateWords, verdictWords } from "./words";
 interface Props extends FilmRequest {
   drillName: string;
   stageName: string;
-  view: "face-on" | "down-the-line";
   stillStart: boolean;
   /** Reps that hang together are told one by one, but not kept one by one yet: those are filmed and read. */
   handsFree: boolean;
@@ -90,10 +94,11 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
       {state.step !== "running" && <Before {...props} state={state} start={start} counted={counted} />}
       <div className={running ? "fixed inset-0 z-20 bg-paper" : "sr-only"} aria-hidden={!running}>
         <div className={preview ? "absolute inset-0 grid grid-rows-[auto_1fr]" : "hidden"}>
-          <StateWords state={state} stillStart={props.stillStart} />
+          <StateWords {...props} state={state} />
           <div className="relative min-h-0 overflow-hidden bg-silt">
             <video ref={video} muted playsInline aria-label="What the camera sees" className={`h-full w-full object-contain ${choice === "screen side" ? "-scale-x-100" : ""} ${choice === "stand-in" ? "hidden" : ""}`} />
             <canvas key={runs} ref={canvas} aria-label="What the stand-in camera sees" className={`h-full w-full object-contain ${choice === "stand-in" ? "" : "hidden"}`} />
+            {preview && state.size && FRAMING.has(faultOf(state)) && <FeetBelong size={state.size} left={props.view !== "face-on" ? null : (props.hand === "right") === (choice === "screen side") ? "lead" : "trail"} />}
           </div>
         </div>
         {running && state.shown && state.loop?.state !== "done" && (
@@ -150,13 +155,27 @@ function Outgoing({ state }: { state: FilmingState }) {
   return <p className="text-[15px] text-ink-2">{state.waiting === 1 ? "One rep waits" : `${state.waiting} reps wait`} here to be sent.{state.sending ? ` ${state.sending}` : ""}</p>;
 }
 
-/** What the loop waits for, large. */
-function StateWords({ state, stillStart }: { state: FilmingState; stillStart: boolean }) {
-  const said = state.loop ? stateWords(state.loop, stillStart) : { word: "One moment", more: "" };
+/** What is wrong with how the phone stands, while that is what is said. */
+function faultOf({ loop }: FilmingState): AimFault | null {
+  const wrong = loop?.aim?.wrong;
+  return wrong && AIMING.has(loop.state) && (wrong.blocks || !loop.aimed) ? wrong.fault : null;
+}
+
+const AIMING: ReadonlySet<LoopShown["state"]> = new Set(["looking", "settling"]);
+const FRAMING: ReadonlySet<AimFault | null> = new Set(["feet cut off", "head cut off", "too far", "too near", "beside left", "beside right"]);
+
+/** What the loop waits for, large; before the first rep with the steps of the aim check. */
+function StateWords({ state, stillStart, view, hand }: Props & { state: FilmingState }) {
+  const { loop, change } = state;
+  const wrong = faultOf(state) ? loop!.aim!.wrong : null;
+  const said = wrong && wrong.fault !== "nobody" ? aimWords(wrong, view, hand) : loop ? stateWords(loop, stillStart) : { word: "One moment", more: "" };
+  const told = loop?.aim?.told;
   return (
     <div className="px-5 pt-5 pb-3" aria-live="polite">
+      {loop?.aim && (!loop.aimed || wrong) && <div className="mb-4"><AimSteps aim={loop.aim} /></div>}
       <p className="display text-[64px] leading-[0.95] md:text-[92px]">{said.word}</p>
-      <p className="mt-2 min-h-7 text-[20px]">{said.more}</p>
+      <p className="mt-2 min-h-7 text-[20px]">{said.more}{change && change !== "same" && loop?.state === "armed" ? ` ${CHANGED[change]}` : ""}</p>
+      {told && !wrong && <p className="text-[15px] text-ink-2">{scaleWords(told.scale)}{change === "same" ? ` ${CHANGED.same}` : ""}</p>}
       <TooSlow state={state} />
     </div>
   );
@@ -168,6 +187,9 @@ function TooSlow({ state: { looksPerS } }: { state: FilmingState }) {
   return <p className="mt-2 border-l-4 border-unsure pl-3 text-[15px]"><strong className="block">This device is slow: some reps may be missed.</strong>It looks {looksPerS.toFixed(1)} times a second; it takes 8 to find every rep. Close what else runs, or film the bout and read the clip.</p>;
 }
 
+/** How large a pixel is at the golfer, by their stature: what every length is reckoned by. */
+const scaleWords = ({ cmPerPx, u }: Scene["scale"]): string => `By your height one pixel is ${cmPerPx.toFixed(2)} ± ${(2 * u).toFixed(2)} cm.`;
+
 const nextWords = (state: FilmingState, stillStart: boolean): string => (state.loop ? stateWords(state.loop, stillStart).word : "");
 
 /** All that is done by hand, behind one button: the screen is for eyes that are far away. */
@@ -178,6 +200,7 @@ function Controls({ filming, voice, state, stop }: { filming: Filming; voice: Vo
   const { shown } = state;
   const items: [words: string, does: () => void][] = [
     ...(shown ? [["That one doesn’t count", () => void filming.withdraw(shown.id)] satisfies [string, () => void]] : []),
+    ...(faultOf(state) && faultOf(state) !== "nobody" ? [["Film it as it stands", () => filming.tell({ type: "anyway" })] satisfies [string, () => void]] : []),
     [paused ? "Go on" : "Pause", () => filming.tell({ type: paused ? "resume" : "pause" })],
     [muted ? "Sound on" : "Sound off", () => setMuted(!muted)],
     ["End the bout", () => filming.tell({ type: "end" })],

@@ -2,12 +2,18 @@ import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
 import type { Told } from "@/core/judge/verdict";
+import { changeSince, type SetUpChange } from "@/core/film/aim";
+import type { Reach } from "@/core/film/plan";
 import type { LoopEvent } from "@/core/live/loop";
+import type { View } from "@/core/measures/catalogue";
 import type { CameraWorker, FilmFor, LiveAnswer, LiveTrack, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
+import { aimWords } from "./aimWords";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
 import { NotKeptError } from "@/ui/read/keep";
+import { goodSetUp, keepSetUp } from "./goodSetUp";
 import { Outbox } from "./outbox";
 import { OUTBOX } from "./outboxName";
+import { watchRoll } from "./roll";
 import type { Voice } from "./sounds";
 
 /** What a page films for. */
@@ -18,6 +24,9 @@ export interface FilmRequest {
   hand: "left" | "right";
   reps: number;
   keepFilm: boolean;
+  view: View;
+  /** How far the movement's body goes; null where that is not known. */
+  reach: Reach | null;
   /** Films that stand in for a camera. */
   films: readonly string[];
 }
@@ -34,6 +43,10 @@ export interface FilmingState {
   loading: string;
   trouble: { message: string; action: string } | null;
   loop: LoopShown | null;
+  /** Of the camera's picture, px. */
+  size: { width: number; height: number } | null;
+  /** How the set-up differs from the last good one; null where there was none. */
+  change: SetUpChange | null;
   /** The answer that is shown. */
   shown: { id: string; rep: AnalysedRep } | null;
   /** Reps of this bout that were counted before the camera was started, by an earlier page too. */
@@ -48,7 +61,7 @@ export interface FilmingState {
 /** All reps of the bout that count, in order. */
 export const countedReps = ({ before, loop }: Pick<FilmingState, "before" | "loop">): CountedRep[] => [...before, ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict }))];
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, shown: null, before: [], looksPerS: null, waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, size: null, change: null, shown: null, before: [], looksPerS: null, waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -68,6 +81,9 @@ export class Filming {
   /** Lets another page send what waits. */
   private ended: () => void = () => {};
   private bout: string;
+  private choice: CameraChoice = "screen side";
+  private endRoll: () => void = () => {};
+  private spokenAt = -Infinity;
 
   /** @param bout goes on after a reload */
   constructor(private readonly request: FilmRequest, private readonly voice: Voice, bout: string) {
@@ -106,7 +122,9 @@ export class Filming {
     this.set({ step: "loading", loading: "The camera starts", trouble: null });
     void navigator.locks.request(OUTBOX.filming, () => new Promise<void>((ended) => (this.ended = ended)));
     try {
-      await this.voice.wake();
+      this.choice = choice;
+      const [endRoll] = await Promise.all([choice === "stand-in" ? () => {} : watchRoll((deg) => void this.live?.remote.rolled(deg)), this.voice.wake()]);
+      this.endRoll = endRoll;
       const { remote } = this.worker();
       // A film begins when all is ready for it.
       if (choice === "stand-in") await remote.warm(bench().bench);
@@ -121,9 +139,9 @@ export class Filming {
       const cameraRemote = wrap<CameraWorker>(worker);
       const camera: NonNullable<typeof this.camera> = (this.camera = { worker, remote: cameraRemote, running, records: false });
       const { port1, port2 } = new MessageChannel();
-      const { drill, stage, statureCm, hand, reps } = this.request;
+      const { drill, stage, statureCm, hand, reps, reach } = this.request;
       await remote.start(
-        { drill: drill.own ?? drill.id, stage, statureCm, hand, reps, already: this.now.before.length, bench: bench().bench }, running.size, transfer(port1, [port1]),
+        { drill: drill.own ?? drill.id, stage, statureCm, hand, reach, reps, already: this.now.before.length, bench: bench().bench }, running.size, transfer(port1, [port1]),
         proxy({
           state: (loop) => this.loopIs(loop),
           sound: (sound) => this.voice.play(sound),
@@ -136,7 +154,7 @@ export class Filming {
       ({ records: camera.records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why))));
       bench().calls = () => remote.calls();
       bench().pictures = () => cameraRemote.pictures();
-      this.set({ step: "running" });
+      this.set({ step: "running", size: running.size });
       await this.stayAwake();
     } catch (error) {
       this.stop();
@@ -147,8 +165,29 @@ export class Filming {
 
   private loopIs(loop: LoopShown): void {
     const rests = RESTS.has(loop.state) && loop.state !== this.now.loop?.state;
-    this.set({ loop });
+    const was = this.now.loop;
+    this.set({ loop, ...this.setUp(was, loop) });
+    this.sayAim(was, loop);
     if (rests) void this.send();
+  }
+
+  /** Compares the set-up with the last good one as soon as it is found to be good, and remembers it. */
+  private setUp(was: LoopShown | null, loop: LoopShown): Partial<FilmingState> {
+    const stood = loop.aim?.told?.stood;
+    if (!loop.aimed || was?.aimed || !stood) return {};
+    const { view } = this.request;
+    const before = goodSetUp(view, this.choice);
+    keepSetUp(view, this.choice, stood);
+    return { change: before && changeSince(before, stood) };
+  }
+
+  /** Speaks what is to be put right, when that is something else than before. */
+  private sayAim(was: LoopShown | null, { aim, aimed, state }: LoopShown): void {
+    const wrong = aim?.wrong;
+    if (!wrong || wrong.fault === "nobody" || (aimed && !wrong.blocks) || state !== "settling") return;
+    if (was?.aim?.wrong?.fault === wrong.fault && performance.now() - this.spokenAt < SPOKEN_AGAIN_MS) return;
+    this.spokenAt = performance.now();
+    this.voice.say(aimWords(wrong, this.request.view, this.request.hand).word);
   }
 
   private lost(why: string): void {
@@ -235,6 +274,7 @@ export class Filming {
   /** Ends the camera and the loop; what waits to be sent stays. */
   stop(): void {
     void this.lock?.release();
+    this.endRoll();
     this.camera?.running.stop();
     void this.camera?.remote.stop();
     const worker = this.camera?.worker;
@@ -247,7 +287,7 @@ export class Filming {
     this.live?.worker.terminate();
     this.live = null;
     if (this.again) clearTimeout(this.again);
-    this.set({ step: "ready", loop: null, looksPerS: null, shown: null, before: countedReps(this.now) });
+    this.set({ step: "ready", loop: null, size: null, change: null, looksPerS: null, shown: null, before: countedReps(this.now) });
     void this.send();
   }
 }
@@ -266,5 +306,7 @@ const RESTS: ReadonlySet<LoopShown["state"]> = new Set(["looking", "paused", "bl
 const CUTTING_MS = 3000;
 /** The whole of a rep is there this long after its end at the latest, ms. */
 const WHOLE_WITHIN_MS = 5000;
+/** What is to be put right is spoken again after this, ms. */
+const SPOKEN_AGAIN_MS = 6000;
 /** A cue is spoken when the fail's own sound is over, ms. */
 const SPOKEN_AFTER_MS = 650;

@@ -17,6 +17,7 @@ const tone = (at: number, length: number, from: number, to = from): Tone => ({ a
 const SOUNDS: Record<Sound, readonly Tone[]> = {
   looking: [tone(0, 0.09, 700), tone(0.5, 0.09, 700)],
   settle: [tone(0, 0.08, 880)],
+  aimed: [tone(0, 0.3, 1976)],
   armed: [tone(0, 0.08, 880), tone(0.12, 0.14, 1320)],
   seen: [tone(0, 0.04, 1760)],
   pass: [tone(0, 0.1, 1175), tone(0.13, 0.1, 1480), tone(0.26, 0.24, 1760)],

@@ -95,6 +95,9 @@ export class LiveReader {
   /** Calls of the network; and what one takes lately, ms. */
   calls = 0;
   lookMs = 30;
+  /** Time from one picture to the next lately, ms; and when the last one was. */
+  private pictureMs: number | null = null;
+  private lastAt: number | null = null;
 
   constructor(private readonly network: PoseNetwork, private readonly options: LiveReaderOptions) {
     this.wantNow();
@@ -109,7 +112,13 @@ export class LiveReader {
   /** Takes the next picture. */
   take({ t, part, whole }: LivePicture): void {
     if (whole) this.takeWhole(t, whole);
-    if (!part) return;
+    if (!part) {
+      // While nobody is there only whole pictures come.
+      this.lastAt = null;
+      return;
+    }
+    if (this.lastAt !== null) this.pictureMs = this.pictureMs === null ? t - this.lastAt : this.pictureMs + LATELY * (t - this.lastAt - this.pictureMs);
+    this.lastAt = t;
     const { place } = this;
     if (place && holds(part, place.area)) {
       this.kept.push({ n: this.taken++, t, cut: part, seen: null, asked: false });
@@ -329,11 +338,15 @@ export class LiveReader {
   /** What looks at the whole picture have told lately: problems of the place. */
   problems(): Problem[] {
     const { width, height } = this.options.size;
+    const { looks, about } = this.lately(LATELY_MS);
+    return looks.length ? pictureProblems({ ...asTrack(looks), ...about, video: { width, height } }) : [];
+  }
+
+  /** The last looks (of so many ms), what looks at the whole picture told lately, and how many pictures a second come (null before that is known). */
+  lately(ms: number): { looks: Look[]; about: Pick<Track, "looks" | "others">; fps: number | null } {
     const now = this.looks.at(-1)?.t ?? 0;
-    const lately = <T extends { t: number }>(list: readonly T[]) => list.filter((e) => e.t >= now - LATELY_MS);
-    const looks = lately(this.looks);
-    if (!looks.length) return [];
-    return pictureProblems({ ...asTrack(looks), looks: lately(this.about.looks), others: lately(this.about.others), video: { width, height } });
+    const of = <T extends { t: number }>(list: readonly T[], within: number) => list.filter((e) => e.t >= now - within);
+    return { looks: of(this.looks, ms), about: { looks: of(this.about.looks, LATELY_MS), others: of(this.about.others, LATELY_MS) }, fps: this.pictureMs && 1000 / this.pictureMs };
   }
 
   /** Takes the place as it is now for where it stands, after the phone was moved; not while a part of the last seconds is judged. */

@@ -1,10 +1,13 @@
 import { createActor } from "xstate";
 import type { Analysis } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
+import { AIM_STEPS, aimOf, type Aim } from "../../core/film/aim";
+import type { Reach } from "../../core/film/plan";
 import { repLoop, startsStill, type LoopSnapshot, type Obstacle, type Sound } from "../../core/live/loop";
 import type { Look, Stance } from "../../core/live/stance";
 import { AFTER_END_MS, watchFor, type Attempt, type Decided, type RepWatch } from "../../core/live/watch";
 import type { Problem } from "../../core/scene/problems";
+import type { GolferFacts } from "../../core/scene/scene";
 import type { Track } from "../../core/track/track";
 import { nextFrames } from "../anytime/plan";
 import { lookInRounds, thinned } from "../anytime/rounds";
@@ -29,6 +32,9 @@ export interface AnsweredRep extends Decided, SeenRep {
 
 export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "follow" | "sparing" | "release"> {
   stage: Stage;
+  golfer: GolferFacts;
+  /** How far the movement's body goes; null where that is not known. */
+  reach: Reach | null;
   /** Reps of a bout, and how many of this one were counted before. */
   reps: number;
   already?: number;
@@ -53,6 +59,9 @@ const EVENLY_MS = 300;
 /** By looks of 8 Hz every one of 90 swings of the study is found, by 5 Hz 86 (docs/decisions/14); told over so many ms. */
 const ENOUGH_LOOKS_PER_S = 8;
 const PACE_MS = 4000;
+/** How the phone stands is told so often, ms, from the looks of so long. */
+const AIM_EVERY_MS = 250;
+const AIM_FROM_MS = 1000;
 /** A rep that has just been found began within this, ms. */
 const REP_MS = 5000;
 /** A frame read within this share of a wanted spacing stands for the wanted one. */
@@ -70,6 +79,9 @@ export class LiveSession {
   private busy = false;
   private clearLooks = 0;
   private slow = false;
+  private aimedAt = -Infinity;
+  /** The phone's roll by its own sensor, degrees, + clockwise as its screen is seen; null without one. */
+  rollDeg: number | null = null;
   private completing: { id: string; from: number; to: number }[] = [];
 
   constructor(network: PoseNetwork, private readonly options: LiveSessionOptions) {
@@ -80,7 +92,7 @@ export class LiveSession {
     // Every look changes the machine's own memory: that is nobody else's business.
     let told: LoopSnapshot | null = null;
     this.loop.subscribe((snapshot) => {
-      const same = told && snapshot.value === told.value && snapshot.context.answers === told.context.answers && snapshot.context.obstacle === told.context.obstacle;
+      const same = told && snapshot.value === told.value && snapshot.context.answers === told.context.answers && snapshot.context.obstacle === told.context.obstacle && snapshot.context.aim === told.context.aim && snapshot.context.aimed === told.context.aimed;
       if (!same) options.state((told = snapshot));
     });
     this.loop.start();
@@ -103,6 +115,7 @@ export class LiveSession {
     const newest = looks.at(-1)!;
     this.loop.send({ type: "stance", t: newest.t, stance });
     this.complete(newest.t);
+    this.aim(stance, newest.t);
     // Who is looked at too seldom never seems to have settled.
     if (stance.present) this.pace(looks);
     if (this.busy || !this.listening()) return;
@@ -111,6 +124,17 @@ export class LiveSession {
       this.loop.send({ type: "found" });
       void this.lookEvenly();
     } else if (attempt) void this.try(attempt);
+  }
+
+  /** Tells how the phone stands, while nobody swings. */
+  private aim(stance: Stance, t: number): void {
+    const loop = this.loop.getSnapshot();
+    // Of one who swings no view can be told.
+    if (stance.moving || t < this.aimedAt + AIM_EVERY_MS || !(loop.matches("looking") || loop.matches("settling") || loop.matches("leaving"))) return;
+    this.aimedAt = t;
+    const { size, golfer, reach, stage: { view } } = this.options;
+    const aim = aimOf({ ...this.reader.lately(AIM_FROM_MS), stance, size, golfer, view, reach, rollDeg: this.rollDeg });
+    if (!loop.context.aim || !saysTheSame(aim, loop.context.aim)) this.loop.send({ type: "aim", t, aim });
   }
 
   /** Tells when it looks too seldom. */
@@ -220,6 +244,10 @@ const TO_FINISH_MS = 1500;
 /** So many looks at the whole picture without an obstacle, and it is over. */
 const CLEAR_LOOKS = 2;
 const NO_REPS = { reps: [], problems: [] } as unknown as Analysis;
+
+/** The page is not told of what it would say in the same words. */
+const saysTheSame = (a: Aim, b: Aim): boolean =>
+  AIM_STEPS.every((s) => a.steps[s] === b.steps[s]) && a.wrong?.fault === b.wrong?.fault && Math.round(a.wrong?.by ?? 0) === Math.round(b.wrong?.by ?? 0) && !a.told === !b.told;
 
 const obstacleOf = (problems: readonly Problem[]): Obstacle | null =>
   problems.some((p) => p.code === "movedCamera") ? "phone moved" : problems.some((p) => p.code === "dark") ? "dark" : problems.some((p) => p.code === "secondPerson" && p.touches === "rep") ? "somebody in the way" : null;

@@ -55,7 +55,7 @@ const live: LiveWorker = {
     const say = (message: ToCamera, give: Transferable[] = []) => pictures.postMessage(message, give);
     const own = (session = new LiveSession(network, {
       sparing: (navigator.hardwareConcurrency || 1) < CORES_TO_SPARE,
-      stage, size, reps: film.reps, already: film.already,
+      stage, size, golfer: { statureCm: film.statureCm, hand: film.hand }, reach: film.reach, reps: film.reps, already: film.already,
       // The least delay of a picture on its way here is taken for none.
       now: () => performance.timeOrigin + performance.now() + clock,
       newId: () => crypto.randomUUID(),
@@ -63,7 +63,7 @@ const live: LiveWorker = {
       release: (data) => say({ type: "back", data }, [data.buffer]),
       analyse: (track, roughly = false) => remote.analyse(track, film, roughly),
       follow: (seen) => remote.follow(transfer(seen, [...seen.frames.flatMap(({ feet }) => feet?.data.buffer ?? []), ...seen.hands.map(({ window }) => window.data.buffer)] as ArrayBuffer[])),
-      state: (s) => void listener.state({ state: s.value, answers: s.context.answers, obstacle: s.context.obstacle }),
+      state: (s) => void listener.state({ state: s.value, answers: s.context.answers, obstacle: s.context.obstacle, aim: s.context.aim, aimed: s.context.aimed }),
       sound: (sound) => void listener.sound(sound),
       tooSlow: (looksPerS) => void listener.tooSlow(looksPerS),
       answered: ({ id, rep, about, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
@@ -82,6 +82,7 @@ const live: LiveWorker = {
     };
   },
   tell: (event) => session?.tell(event),
+  rolled: (deg) => void (session && (session.rollDeg = deg)),
   calls: () => session?.reader.calls ?? bareCalls,
 };
 

@@ -1,5 +1,7 @@
 import type { AnalysedRep, Analysis } from "../../core/analyse";
 import type { Drill } from "../../core/drills";
+import type { Aim } from "../../core/film/aim";
+import type { Reach } from "../../core/film/plan";
 import type { Answer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
 import type { Track } from "../../core/track/track";
 import type { LivePicture, LiveWant } from "../live/liveReader";
@@ -20,6 +22,8 @@ export interface FilmFor {
   stage: string;
   statureCm: number;
   hand: "left" | "right";
+  /** How far the movement's body goes; null where that is not known. */
+  reach: Reach | null;
   /** Reps of a bout, and how many of this one were counted before (of a page that was loaded again). */
   reps: number;
   already: number;
@@ -32,6 +36,9 @@ export interface LoopShown {
   state: LoopState;
   answers: Answer[];
   obstacle: Obstacle | null;
+  aim: Aim | null;
+  /** The phone has been found to stand well enough. */
+  aimed: boolean;
 }
 
 /** What was seen of a rep: its track as a file, and sha-256 in hex. */
@@ -69,6 +76,8 @@ export interface LiveWorker {
   /** @param pictures where the camera's pictures come from, and what is wanted of them goes */
   start(film: FilmFor, size: CameraSize, pictures: MessagePort, listener: LiveListener): Promise<void>;
   tell(event: LoopEvent): void;
+  /** The phone's roll by its own sensor, degrees, + clockwise as its screen is seen. */
+  rolled(deg: number): void;
   /** Calls of the network so far. */
   calls(): number;
 }

@@ -1,0 +1,152 @@
+import { asTrack, type Look, type Stance } from "../live/stance";
+import type { View } from "../measures/catalogue";
+import type { Problem } from "../scene/problems";
+import { readScene, type GolferFacts, type Scene } from "../scene/scene";
+import { statureInPx } from "../track/bodySize";
+import { finishTrack } from "../track/finishTrack";
+import { at, OUTLINE, POINT, PRESENT, type Track } from "../track/track";
+import { targetSign } from "../track/sides";
+import type { Reach } from "./plan";
+
+/** What is looked at before the first rep, in the order in which it is put right. */
+export const AIM_STEPS = ["you", "feet", "square", "level", "light"] as const;
+export type AimStep = (typeof AIM_STEPS)[number];
+
+/** What may be wrong with how the phone stands, or the golfer before it; each has its own words on screen. */
+export type AimFault =
+  | "nobody" | "several"
+  | "feet cut off" | "head cut off" | "too far" | "too near" | "beside left" | "beside right"
+  | "wrong view" | "askew"
+  | "rolled"
+  | "dark" | "slow";
+
+/** The first thing that is wrong. */
+export interface AimWrong {
+  step: AimStep;
+  fault: AimFault;
+  /** How far off, in the fault's own unit: degrees (+ = the phone is turned clockwise as its screen is seen), or pictures a second. */
+  by: number | null;
+  /** No rep could be judged so; else it only tells less. */
+  blocks: boolean;
+}
+
+/** Whether a step is right; what can't be told yet is open, what nothing here can tell is unmeasured. */
+export type AimState = "right" | "wrong" | "open" | "unmeasured";
+
+/** How the phone stands. */
+export interface Aim {
+  steps: Record<AimStep, AimState>;
+  wrong: AimWrong | null;
+  /** What was told of a golfer who stands: the size of a pixel (cm, with its standard uncertainty), and where they stand. */
+  told: { scale: Scene["scale"]; stood: Stood } | null;
+}
+
+/** Where a golfer stood in the picture: middle of the feet and their height, shares of its width and height. */
+export interface Stood {
+  x: number;
+  y: number;
+  tall: number;
+}
+
+export interface AimInput {
+  /** Looks of the last second or so. */
+  looks: readonly Look[];
+  stance: Stance;
+  /** What looks at whole pictures told lately. */
+  about: Pick<Track, "looks" | "others">;
+  /** Of the picture, px; and what the camera said it gives, pictures a second. */
+  size: { width: number; height: number; fps: number };
+  golfer: GolferFacts;
+  view: View;
+  /** How far the movement's body goes; null where no movement is known. */
+  reach: Reach | null;
+  /** The phone's roll by its own sensor, degrees, + clockwise as its screen is seen; null without one. */
+  rollDeg: number | null;
+  /** Pictures a second that really come; null before that is known. */
+  fps: number | null;
+}
+
+/** Twice what phones that nothing tells of are usually off by (MOVEMENT, scale and view: 1.5°), which every uncertainty reckons with anyway. */
+const ROLLED = 3;
+/** Fewer pictures a second than this are those of a camera in the dark, or of a device that can't: MOVEMENT's least for timing is 30, and a camera keeps it within a fifth. */
+const SLOW_FPS = 24;
+
+/**
+ * Whether the phone stands so that reps can be judged: one thing at a time, in the order of `AIM_STEPS`. What spoils a rep is
+ * told by the same rules as in a clip (`readScene`), so that nothing passes here that is said to be wrong after the rep.
+ */
+export function aimOf(input: AimInput): Aim {
+  const { stance, rollDeg, fps } = input;
+  if (!stance.present) return { steps: { you: "wrong", feet: "open", square: "open", level: "open", light: "open" }, wrong: wrong("you", "nobody", true), told: null };
+  const scene = stance.settled && !stance.moving ? sceneOf(input) : null;
+  const problem = (...codes: Problem["code"][]) => scene?.problems.find((p) => codes.includes(p.code));
+  const faults: Record<AimStep, AimWrong | null | undefined> = {
+    you: problem("secondPerson") ? wrong("you", "several", false) : null,
+    feet: scene && framed(scene, input),
+    square: scene && (problem("wrongView", "lost") ? wrong("square", "wrong view", true) : problem("askew") ? wrong("square", "askew", false, scene.view.errorDeg) : null),
+    level: rollDeg === null ? undefined : Math.abs(rollDeg) > ROLLED ? wrong("level", "rolled", false, rollDeg) : null,
+    light: problem("dark") ? wrong("light", "dark", true) : fps !== null && fps < SLOW_FPS ? wrong("light", "slow", false, fps) : null,
+  };
+  const state = (step: AimStep): AimState => (faults[step] ? "wrong" : faults[step] === undefined ? "unmeasured" : scene || step === "you" ? "right" : "open");
+  return {
+    steps: Object.fromEntries(AIM_STEPS.map((s) => [s, state(s)])) as Aim["steps"],
+    wrong: AIM_STEPS.map((s) => faults[s]).find((f) => f) ?? null,
+    told: scene && { scale: scene.scale, stood: stoodAt(input) },
+  };
+}
+
+const wrong = (step: AimStep, fault: AimFault, blocks: boolean, by: number | null = null): AimWrong => ({ step, fault, by, blocks });
+
+function trackOf({ looks, about, size: { width, height, fps } }: AimInput): Track {
+  const seen = looks.filter((l) => l.presence >= PRESENT);
+  const n = seen.length;
+  return {
+    ...asTrack(seen), ...about, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: new Float32Array(n * 6).fill(NaN), footPaths: [], handsPaths: [], sounds: [],
+    video: { width, height, frames: n, fps, rotation: 0, audio: false, durationMs: 0 }, crop: { cx: 0, cy: 0, size: 0 }, model: "",
+  };
+}
+
+const sceneOf = (input: AimInput): Scene => readScene(finishTrack(trackOf(input), input.view === "face-on"), input.golfer, input.view);
+
+/** Whether all of the golfer is in the picture, near enough, and there is room for what the movement does. */
+function framed(scene: Scene, input: AimInput): AimWrong | null {
+  const { size, golfer, reach } = input;
+  const cut = scene.problems.find((p) => p.code === "outOfFrame");
+  if (cut) return wrong("feet", cut.part === "feet" ? "feet cut off" : "head cut off", true);
+  if (scene.problems.some((p) => p.code === "small")) return wrong("feet", "too far", false);
+  if (!reach) return null;
+  const { x, y } = stoodAt(input);
+  const px = (cm: number) => cm / scene.scale.cmPerPx;
+  const sign = targetSign(golfer.hand);
+  const [left, right] = sign > 0 ? [px(reach.across[0]), px(reach.across[1])] : [-px(reach.across[1]), -px(reach.across[0])];
+  const free = { left: x * size.width + left, right: size.width - x * size.width - right };
+  if (y * size.height - px(reach.up) < 0 || free.left + free.right < 0) return wrong("feet", "too near", false);
+  return free.left < 0 ? wrong("feet", "beside left", false) : free.right < 0 ? wrong("feet", "beside right", false) : null;
+}
+
+/** Where the golfer stands, by the middle of the looks. */
+function stoodAt({ looks, size: { width, height } }: AimInput): Stood {
+  const track = asTrack(looks.filter((l) => l.presence >= PRESENT));
+  const i = track.times.length >> 1;
+  const of = (axis: 0 | 1) => FEET.reduce((sum, p) => sum + track.landmarks[at(i, p) + axis]!, 0) / FEET.length;
+  return { x: of(0) / width, y: of(1) / height, tall: statureInPx(track) / height };
+}
+
+const FEET = [POINT.leftHeel, POINT.rightHeel];
+
+/** How a set-up differs from one that was good. */
+export type SetUpChange = "same" | "nearer" | "farther" | "tilted" | "beside";
+
+/** A pace at 4 m changes a golfer's size by a fifth; who takes the same place again stands within a quarter of a pace. */
+const SAME_SIZE = 0.05;
+/** The feet's row, share of the height, and their place across, share of the width: where a golfer stands varies by a foot or so along the line, by little in its depth. */
+const SAME_ROW = 0.04;
+const SAME_PLACE = 0.1;
+
+/** What has changed since a set-up that was good. */
+export function changeSince(before: Stood, now: Stood): SetUpChange {
+  const size = now.tall / before.tall - 1;
+  if (Math.abs(size) > SAME_SIZE) return size > 0 ? "nearer" : "farther";
+  if (Math.abs(now.y - before.y) > SAME_ROW) return "tilted";
+  return Math.abs(now.x - before.x) > SAME_PLACE ? "beside" : "same";
+}
