@@ -45,6 +45,63 @@ async function known(page: Page): Promise<void> {
   await expect(page).toHaveURL(/\/read/);
 }
 
+test("what comes between is said, each with what to do, and it goes on when that is over", async () => {
+  const phone = await context.newPage();
+  await phone.addInitScript(() => {
+    const open = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices);
+    // A camera that gives 15 pictures a second, of a browser that can't keep its screen on.
+    navigator.mediaDevices.getUserMedia = async () => {
+      const stream = await open({ video: { width: 1280, height: 720, frameRate: { max: 15 } } });
+      Object.assign(globalThis, { track: stream.getVideoTracks()[0] });
+      return stream;
+    };
+    Object.defineProperty(navigator, "wakeLock", { value: undefined });
+  });
+  const track = (does: "stop" | "mute" | "unmute") => phone.evaluate((what) => {
+    const { track: own } = globalThis as unknown as { track: MediaStreamTrack };
+    return what === "stop" ? own.stop() : void own.dispatchEvent(new Event(what));
+  }, does);
+  const hidden = (on: boolean) => phone.evaluate((is) => {
+    Object.defineProperty(document, "hidden", { configurable: true, value: is });
+    document.dispatchEvent(new Event("visibilitychange"));
+  }, on);
+  await known(phone);
+  await phone.goto("/film?drill=double-step");
+  await phone.getByRole("button", { name: "Start the camera" }).click();
+  await expect(phone.getByText(/keep the screen on: set the phone/)).toBeVisible({ timeout: 60_000 });
+  await expect(phone.getByText(/^The camera gives 1[0-9] pictures a second/)).toBeVisible({ timeout: 60_000 });
+  await accessible(phone);
+  await hidden(true);
+  await expect(phone.getByText("Page hidden")).toBeVisible();
+  await hidden(false);
+  await expect(phone.getByText("Page hidden")).toBeHidden();
+  await track("mute");
+  await expect(phone.getByText("Camera gone")).toBeVisible();
+  await track("unmute");
+  await expect(phone.getByText("Camera gone")).toBeHidden();
+  await track("stop");
+  await expect(phone.getByRole("alert").filter({ hasText: "The camera is gone." })).toBeVisible();
+  await phone.getByRole("button", { name: "Start the camera again" }).click();
+  await expect(phone.getByRole("alert").filter({ hasText: "The camera is gone." })).toBeHidden();
+  await expect(phone.getByText(/Step into the picture|Stand still|More light|Go/).first()).toBeVisible({ timeout: 60_000 });
+  await phone.close();
+});
+
+test("a rep that finds no room in the browser’s storage is sent at once", async () => {
+  const phone = await context.newPage();
+  await phone.addInitScript(() => {
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException("full", "QuotaExceededError");
+    };
+  });
+  await phone.goto("/film?drill=double-step&reps=4");
+  await phone.getByRole("button", { name: "Start the camera" }).click();
+  const sent = phone.waitForResponse((r) => r.request().method() === "POST" && r.url().includes("/reps"), { timeout: 120_000 });
+  await expect(phone.getByRole("alert").filter({ hasText: "This device’s storage is full." })).toBeVisible({ timeout: 120_000 });
+  expect((await sent).ok()).toBe(true);
+  await phone.close();
+});
+
 test("the phone’s place is planned for the room there is, and the room is remembered", async () => {
   await page.goto("/film?drill=double-step");
   const plan = page.getByRole("region", { name: /to the phone|in front of you/ });

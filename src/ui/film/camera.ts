@@ -14,6 +14,8 @@ export interface RunningCamera {
   stream: MediaStream | null;
   /** Whether what it draws itself is to be seen. */
   shows?(on: boolean): void;
+  /** Tells when something else takes a real camera for a while, as a call does, and when it gives it back. */
+  interrupted?(told: (on: boolean) => void): void;
   stop(): void;
 }
 
@@ -69,7 +71,10 @@ async function openReal(choice: CameraChoice): Promise<RunningCamera> {
     stop();
     throw new CameraError("This browser does not hand out a camera’s single pictures.", "Film with the phone’s own camera and read the clips, or open this page in Chrome.");
   }
-  return { size: { width, height, fps: frameRate }, frames: new Processor({ track: track!, maxBufferSize: 8 }).readable, stream, stop };
+  return { size: { width, height, fps: frameRate }, frames: new Processor({ track: track!, maxBufferSize: 8 }).readable, stream, stop, interrupted: (told) => {
+    track!.addEventListener("mute", () => told(true));
+    track!.addEventListener("unmute", () => told(false));
+  } };
 }
 
 function refused(error: unknown): CameraError {

@@ -105,7 +105,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
           <VerdictScreen rep={state.shown.rep} hand={props.hand} count={counted} of={props.reps} next={nextWords(state, props.stillStart)} />
         )}
         {running && state.loop?.state === "done" && <Done {...props} state={state} filming={filming} counted={counted} />}
-        {running && state.loop?.state !== "done" && <Controls filming={filming} voice={voice} state={state} stop={stop} />}
+        {running && state.loop?.state !== "done" && <Controls filming={filming} voice={voice} state={state} stop={stop} again={choice === "stand-in" ? null : () => { stop(); start(choice); }} />}
       </div>
     </>
   );
@@ -176,10 +176,14 @@ function StateWords({ state, stillStart, view, hand }: Props & { state: FilmingS
       <p className="display text-[64px] leading-[0.95] md:text-[92px]">{said.word}</p>
       <p className="mt-2 min-h-7 text-[20px]">{said.more}{change && change !== "same" && loop?.state === "armed" ? ` ${CHANGED[change]}` : ""}</p>
       {told && !wrong && <p className="text-[15px] text-ink-2">{scaleWords(told.scale)}{change === "same" ? ` ${CHANGED.same}` : ""}</p>}
+      {state.dims && loop && RESTING.has(loop.state) && <p className="mt-1 text-[15px] text-ink-2">This browser can&rsquo;t keep the screen on: set the phone&rsquo;s own screen to stay on for longer than a bout.</p>}
       <TooSlow state={state} />
     </div>
   );
 }
+
+/** Said while nobody swings. */
+const RESTING: ReadonlySet<LoopShown["state"]> = new Set(["looking", "settling", "paused"]);
 
 /** A device that looks too seldom misses reps: that is said, with what to do. */
 function TooSlow({ state: { looksPerS } }: { state: FilmingState }) {
@@ -193,7 +197,7 @@ const scaleWords = ({ cmPerPx, u }: Scene["scale"]): string => `By your height o
 const nextWords = (state: FilmingState, stillStart: boolean): string => (state.loop ? stateWords(state.loop, stillStart).word : "");
 
 /** All that is done by hand, behind one button: the screen is for eyes that are far away. */
-function Controls({ filming, voice, state, stop }: { filming: Filming; voice: Voice; state: FilmingState; stop: () => void }) {
+function Controls({ filming, voice, state, stop, again }: { filming: Filming; voice: Voice; state: FilmingState; stop: () => void; again: (() => void) | null }) {
   const [muted, setMuted] = useState(false);
   useEffect(() => voice.mute(muted), [voice, muted]);
   const paused = state.loop?.state === "paused";
@@ -208,7 +212,12 @@ function Controls({ filming, voice, state, stop }: { filming: Filming; voice: Vo
   ];
   return (
     <>
-      {state.trouble && <p role="alert" className="absolute inset-x-[8vw] bottom-20 z-10 bg-ink p-3 text-[15px] text-paper"><strong className="block">{state.trouble.message}</strong>{state.trouble.action}</p>}
+      {state.trouble && (
+        <div role="alert" className="absolute inset-x-[8vw] bottom-20 z-10 bg-ink p-3 text-[15px] text-paper">
+          <strong className="block">{state.trouble.message}</strong>{state.trouble.action}
+          {again && state.loop?.obstacle === "camera lost" && <Button className="mt-3 block min-h-14 px-6 text-[20px] text-ink" onClick={again}>Start the camera again</Button>}
+        </div>
+      )}
       <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger asChild><Button aria-label="Controls" className="absolute right-[9vw] bottom-3 z-10 bg-paper"><Dots /></Button></DropdownMenu.Trigger>
         <DropdownMenu.Portal>

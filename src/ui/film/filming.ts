@@ -51,6 +51,8 @@ export interface FilmingState {
   shown: { id: string; rep: AnalysedRep } | null;
   /** Reps of this bout that were counted before the camera was started, by an earlier page too. */
   before: CountedRep[];
+  /** The browser can't keep the screen on. */
+  dims: boolean;
   /** How often a second it looks, when that is too seldom to find every rep. */
   looksPerS: number | null;
   /** Reps that have not reached the computer; and why not. */
@@ -61,7 +63,7 @@ export interface FilmingState {
 /** All reps of the bout that count, in order. */
 export const countedReps = ({ before, loop }: Pick<FilmingState, "before" | "loop">): CountedRep[] => [...before, ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict }))];
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, size: null, change: null, shown: null, before: [], looksPerS: null, waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, size: null, change: null, shown: null, before: [], dims: false, looksPerS: null, waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -120,6 +122,8 @@ export class Filming {
   /** Opens the camera and begins; called from the golfer's press. @param shown a stand-in's canvas */
   async start(choice: CameraChoice, shown: { video: HTMLVideoElement | null; canvas: HTMLCanvasElement | null }): Promise<void> {
     this.set({ step: "loading", loading: "The camera starts", trouble: null });
+    // Reps on their way are not the browser's to throw away.
+    void navigator.storage?.persist?.();
     void navigator.locks.request(OUTBOX.filming, () => new Promise<void>((ended) => (this.ended = ended)));
     try {
       this.choice = choice;
@@ -152,6 +156,7 @@ export class Filming {
       );
       const { frames } = running;
       ({ records: camera.records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why))));
+      running.interrupted?.((on) => this.tell({ type: "obstacle", obstacle: on ? "camera lost" : null }));
       bench().calls = () => remote.calls();
       bench().pictures = () => cameraRemote.pictures();
       this.set({ step: "running", size: running.size });
@@ -193,7 +198,7 @@ export class Filming {
   private lost(why: string): void {
     if (this.now.step !== "running" || this.now.loop?.state === "done") return;
     this.tell({ type: "obstacle", obstacle: "camera lost" });
-    this.set({ trouble: why === "ended" && this.camera?.running.stream === null ? { message: "The film that stands in for a camera is over.", action: "What was judged is kept." } : { message: "The camera is gone.", action: "Put it back, then go on. What was judged is kept." } });
+    this.set({ trouble: why === "ended" && this.camera?.running.stream === null ? { message: "The film that stands in for a camera is over.", action: "What was judged is kept." } : GONE });
   }
 
   private async answered(answer: LiveAnswer): Promise<void> {
@@ -207,16 +212,17 @@ export class Filming {
     const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
     const recording = keepFilm && this.camera?.records ? this.camera.remote : null;
     this.making.add(answer.id);
+    let room = true;
     try {
-      await this.outbox.put({ id: answer.id, boutId: this.bout, drill: drill.id, stage, at: new Date().toISOString(), told, track: { bytes: new Uint8Array(answer.track), sha256: answer.trackSha256 }, film: null, filming: true, keepFilm, withdrawn: false, sentAt: null });
+      room = await this.outbox.put({ id: answer.id, boutId: this.bout, drill: drill.id, stage, at: new Date().toISOString(), told, track: { bytes: new Uint8Array(answer.track), sha256: answer.trackSha256 }, film: null, filming: true, keepFilm, withdrawn: false, sentAt: null });
       const [film, seen] = await Promise.all([recording?.clip(answer.film.from, answer.film.to) ?? null, whole]);
-      await this.outbox.change(answer.id, { film, filming: false, ...(seen ? { track: { bytes: new Uint8Array(seen.track), sha256: seen.trackSha256 } } : {}) });
-    } catch (error) {
-      if (error instanceof DOMException && error.name === "QuotaExceededError") this.set({ trouble: { message: "This device’s storage is full.", action: "Free some space: reps are counted on, but their films are not kept." } });
+      room = (await this.outbox.change(answer.id, { film, filming: false, ...(seen ? { track: { bytes: new Uint8Array(seen.track), sha256: seen.trackSha256 } } : {}) })) && room;
     } finally {
       this.making.delete(answer.id);
     }
-    if (!this.now.loop || RESTS.has(this.now.loop.state)) void this.send();
+    if (!room) this.set({ trouble: NO_ROOM });
+    // What only this page's memory has is not left waiting for a rest.
+    if (!room || !this.now.loop || RESTS.has(this.now.loop.state)) void this.send();
     else this.set({ waiting: await this.outbox.waiting() });
   }
 
@@ -269,6 +275,7 @@ export class Filming {
   /** A page that was hidden lost its screen's lock. */
   async stayAwake(): Promise<void> {
     this.lock = (await navigator.wakeLock?.request("screen").catch(() => null)) ?? null;
+    this.set({ dims: this.lock === null });
   }
 
   /** Ends the camera and the loop; what waits to be sent stays. */
@@ -300,6 +307,9 @@ interface Bench extends Pick<FilmFor, "bench"> {
   calls?: () => Promise<number>;
   pictures?: () => Promise<{ taken: number; recorded: number }>;
 }
+
+const GONE = { message: "The camera is gone.", action: "What was judged is kept, and the count goes on when it films again." };
+const NO_ROOM = { message: "This device’s storage is full.", action: "Reps go to the computer at once now. Leave this page open until it says that all are kept, and free some space." };
 
 /** Reps are sent while nobody swings: what the computer does with one, and the film's way there, take their time from the network's. */
 const RESTS: ReadonlySet<LoopShown["state"]> = new Set(["looking", "paused", "blocked", "done"]);

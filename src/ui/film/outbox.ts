@@ -34,57 +34,72 @@ interface Schema extends DBSchema {
 /** What was sent is forgotten after this, ms: until then a page that is loaded again counts on from it. */
 const FORGOTTEN_MS = 24 * 3600_000;
 
-/** The outbox: reps go in at their answer, and out to the computer in order, each once, whenever it answers. */
+/**
+ * The outbox: reps go in at their answer, and out to the computer in order, each once, whenever it answers. What finds no room
+ * in the browser's storage stays in the page's memory until it is sent.
+ */
 export class Outbox {
   private readonly db: Promise<IDBPDatabase<Schema>>;
+  private readonly noRoom = new Map<string, Outgoing>();
 
   constructor(name: string = OUTBOX.name) {
     this.db = openDB<Schema>(name, 1, { upgrade: (db) => void db.createObjectStore("reps", { keyPath: "id" }).createIndex("bout", "boutId") });
   }
 
-  /** @throws DOMException QuotaExceededError when the storage is full */
-  async put(rep: Outgoing): Promise<void> {
-    await (await this.db).put("reps", rep);
+  /** Keeps a rep, or what has changed of it. @returns whether the browser's storage had room for it */
+  async put(rep: Outgoing): Promise<boolean> {
+    try {
+      await (await this.db).put("reps", rep);
+      this.noRoom.delete(rep.id);
+      return true;
+    } catch (error) {
+      if (!(error instanceof DOMException && error.name === "QuotaExceededError")) throw error;
+      this.noRoom.set(rep.id, rep);
+      return false;
+    }
   }
 
-  async change(id: string, change: Partial<Outgoing>): Promise<void> {
-    const tx = (await this.db).transaction("reps", "readwrite");
-    const rep = await tx.store.get(id);
-    if (rep) await tx.store.put({ ...rep, ...change });
-    await tx.done;
+  /** @returns as `put`; true for a rep that is not there */
+  async change(id: string, change: Partial<Outgoing>): Promise<boolean> {
+    const rep = this.noRoom.get(id) ?? (await (await this.db).get("reps", id));
+    return !rep || this.put({ ...rep, ...change });
+  }
+
+  private async all(): Promise<Outgoing[]> {
+    const kept = await (await this.db).getAll("reps");
+    return inOrder([...kept.filter((r) => !this.noRoom.has(r.id)), ...this.noRoom.values()]);
   }
 
   /** Reps of a bout, sent or not, in order. */
   async ofBout(boutId: string): Promise<Outgoing[]> {
-    return inOrder(await (await this.db).getAllFromIndex("reps", "bout", boutId));
+    return (await this.all()).filter((r) => r.boutId === boutId);
   }
 
   async waiting(): Promise<number> {
-    return (await (await this.db).getAll("reps")).filter((r) => r.sentAt === null && !r.withdrawn).length;
+    return (await this.all()).filter((r) => r.sentAt === null && !r.withdrawn).length;
   }
 
   /**
    * Sends what waits, the oldest first. One page at a time does so; a rep that is sent again, because its answer was lost on
-   * the way, replaces itself.
+   * the way, replaces itself. Of what was sent only its answer stays, for a page that is loaded again to count on from.
    *
    * @param made whether films that are not finished will never be: of a page that was closed meanwhile
    * @throws NotKeptError when the computer refuses one; what waits stays
    */
   async send(made: (rep: Outgoing) => boolean): Promise<void> {
     await navigator.locks.request(OUTBOX.sending, async () => {
-      const db = await this.db;
-      for (const rep of inOrder(await db.getAll("reps"))) {
+      for (const rep of await this.all()) {
         if (rep.withdrawn && rep.sentAt !== null && !rep.takenBack) {
           await takeBack(rep.boutId, rep.sentAs ?? clipOf(rep).sha256);
           await this.change(rep.id, { takenBack: true });
         }
         if (rep.sentAt !== null || rep.withdrawn) {
-          if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS) await db.delete("reps", rep.id);
+          if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS) await (await this.db).delete("reps", rep.id);
           continue;
         }
         if (rep.filming && !made(rep)) return;
         await sendOne(rep);
-        await this.change(rep.id, { sentAt: new Date().toISOString(), sentAs: clipOf(rep).sha256 });
+        await this.change(rep.id, { sentAt: new Date().toISOString(), sentAs: clipOf(rep).sha256, film: null, track: { ...rep.track, bytes: new Uint8Array() } });
       }
     });
   }
