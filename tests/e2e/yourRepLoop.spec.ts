@@ -87,9 +87,10 @@ test("what comes between is said, each with what to do, and it goes on when that
   await phone.close();
 });
 
-test("a rep that finds no room in the browser’s storage is sent at once", async () => {
+test("in a browser that shows a camera’s pictures but does not hand them out reps are seen; one that finds no room in its storage is sent at once", async () => {
   const phone = await context.newPage();
   await phone.addInitScript(() => {
+    Reflect.deleteProperty(globalThis, "MediaStreamTrackProcessor");
     IDBObjectStore.prototype.put = () => {
       throw new DOMException("full", "QuotaExceededError");
     };

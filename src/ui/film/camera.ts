@@ -1,5 +1,6 @@
 import { transfer, wrap, type Remote } from "comlink";
 import { ASKED } from "@/core/film/lens";
+import { videoFrames } from "./videoFrames";
 import type { CameraSize, StandIn } from "@/vision/worker/liveProtocol";
 
 /** Which camera films: the one beside the screen, the one on the back, or the stand-in. */
@@ -67,14 +68,20 @@ async function openReal(choice: CameraChoice): Promise<RunningCamera> {
   const { width = ASKED.long, height = ASKED.short, frameRate = 30 } = track!.getSettings();
   const Processor = (globalThis as { MediaStreamTrackProcessor?: TrackProcessor }).MediaStreamTrackProcessor;
   const stop = () => stream.getTracks().forEach((t) => t.stop());
-  if (!Processor) {
+  const running = {
+    size: { width, height, fps: frameRate }, stream,
+    interrupted: (told: (on: boolean) => void) => {
+      track!.addEventListener("mute", () => told(true));
+      track!.addEventListener("unmute", () => told(false));
+    },
+  };
+  if (Processor) return { ...running, stop, frames: new Processor({ track: track!, maxBufferSize: 8 }).readable };
+  if (typeof VideoFrame === "undefined" || !("requestVideoFrameCallback" in HTMLVideoElement.prototype)) {
     stop();
-    throw new CameraError("This browser does not hand out a camera’s single pictures.", "Film with the phone’s own camera and read the clips, or open this page in Chrome.");
+    throw new CameraError("This browser does not hand out a camera’s single pictures.", "Bring it up to date, or film with the phone’s own camera and read the clips.");
   }
-  return { size: { width, height, fps: frameRate }, frames: new Processor({ track: track!, maxBufferSize: 8 }).readable, stream, stop, interrupted: (told) => {
-    track!.addEventListener("mute", () => told(true));
-    track!.addEventListener("unmute", () => told(false));
-  } };
+  const { port, end } = await videoFrames(stream);
+  return { ...running, frames: port, stop: () => { end(); stop(); } };
 }
 
 function refused(error: unknown): CameraError {
