@@ -1,7 +1,9 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { findStage } from "@/core/drills";
-import { aimOf, AIM_STEPS, changeSince, type AimInput } from "@/core/film/aim";
+import { aimOf, type AimInput } from "@/core/film/aim";
+import { AIM_STEPS } from "@/core/film/aimSteps";
+import { changeSince } from "@/core/film/stood";
 import { bodyReach } from "@/core/film/plan";
 import { roomOf } from "@/core/film/room";
 import { readTrack } from "@/core/formats/trackFile";

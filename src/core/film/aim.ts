@@ -6,47 +6,9 @@ import { statureInPx } from "../track/bodySize";
 import { finishTrack } from "../track/finishTrack";
 import { at, OUTLINE, POINT, PRESENT, type Track } from "../track/track";
 import { targetSign } from "../track/sides";
+import { AIM_STEPS, type Aim, type AimFault, type AimState, type AimStep, type AimWrong } from "./aimSteps";
 import type { Reach } from "./plan";
-
-/** What is looked at before the first rep, in the order in which it is put right. */
-export const AIM_STEPS = ["you", "feet", "square", "level", "light"] as const;
-export type AimStep = (typeof AIM_STEPS)[number];
-
-/** What may be wrong with how the phone stands, or the golfer before it; each has its own words on screen. */
-export type AimFault =
-  | "nobody" | "several"
-  | "feet cut off" | "head cut off" | "too far" | "too near" | "beside left" | "beside right"
-  | "wrong view" | "askew"
-  | "rolled"
-  | "dark" | "slow";
-
-/** The first thing that is wrong. */
-export interface AimWrong {
-  step: AimStep;
-  fault: AimFault;
-  /** How far off, in the fault's own unit: degrees (+ = the phone is turned clockwise as its screen is seen), or pictures a second. */
-  by: number | null;
-  /** No rep could be judged so; else it only tells less. */
-  blocks: boolean;
-}
-
-/** Whether a step is right; what can't be told yet is open, what nothing here can tell is unmeasured. */
-export type AimState = "right" | "wrong" | "open" | "unmeasured";
-
-/** How the phone stands. */
-export interface Aim {
-  steps: Record<AimStep, AimState>;
-  wrong: AimWrong | null;
-  /** What was told of a golfer who stands: the size of a pixel (cm, with its standard uncertainty), and where they stand. */
-  told: { scale: Scene["scale"]; stood: Stood } | null;
-}
-
-/** Where a golfer stood in the picture: middle of the feet and their height, shares of its width and height. */
-export interface Stood {
-  x: number;
-  y: number;
-  tall: number;
-}
+import type { Stood } from "./stood";
 
 export interface AimInput {
   /** Looks of the last second or so. */
@@ -133,20 +95,3 @@ function stoodAt({ looks, size: { width, height } }: AimInput): Stood {
 }
 
 const FEET = [POINT.leftHeel, POINT.rightHeel];
-
-/** How a set-up differs from one that was good. */
-export type SetUpChange = "same" | "nearer" | "farther" | "tilted" | "beside";
-
-/** A pace at 4 m changes a golfer's size by a fifth; who takes the same place again stands within a quarter of a pace. */
-const SAME_SIZE = 0.05;
-/** The feet's row, share of the height, and their place across, share of the width: where a golfer stands varies by a foot or so along the line, by little in its depth. */
-const SAME_ROW = 0.04;
-const SAME_PLACE = 0.1;
-
-/** What has changed since a set-up that was good. */
-export function changeSince(before: Stood, now: Stood): SetUpChange {
-  const size = now.tall / before.tall - 1;
-  if (Math.abs(size) > SAME_SIZE) return size > 0 ? "nearer" : "farther";
-  if (Math.abs(now.y - before.y) > SAME_ROW) return "tilted";
-  return Math.abs(now.x - before.x) > SAME_PLACE ? "beside" : "same";
-}

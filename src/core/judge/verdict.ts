@@ -51,3 +51,6 @@ export interface Verdict {
   actions: ActionVerdict[];
   checks: CheckVerdict[];
 }
+
+/** Reps of a stage without musts are counted, not judged. */
+export const isRehearsal = (verdict: Pick<Verdict, "reason">): boolean => verdict.reason?.code === "rehearsal";

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { createActor } from "xstate";
 import type { Verdict } from "../judge/verdict";
-import type { Aim, AimWrong } from "../film/aim";
+import type { Aim, AimWrong } from "../film/aimSteps";
 import { repLoop, startsStill, type Sound } from "./loop";
 import { ABSENT, type Stance } from "./stance";
 

@@ -1,7 +1,7 @@
 import { assign, emit, setup, type SnapshotFrom } from "xstate";
 import type { RepRules } from "../reps/rep";
-import type { Verdict } from "../judge/verdict";
-import type { Aim } from "../film/aim";
+import { isRehearsal, type Verdict } from "../judge/verdict";
+import type { Aim } from "../film/aimSteps";
 import type { Stance } from "./stance";
 
 /** One answered rep: when its middle was (ms on the camera's clock), and what was said. */
@@ -83,9 +83,6 @@ function heldUp({ aim, faultSince, aimed, anyway, stillStart }: LoopContext, t: 
 }
 
 const held = (since: number | null, t: number, ms: number) => since !== null && t - since >= ms;
-
-/** Reps of a stage without musts are counted, not judged. */
-export const isRehearsal = (verdict: Pick<Verdict, "reason">): boolean => verdict.reason?.code === "rehearsal";
 
 /** Which kinds are armed by a still spell: nobody is taught to freeze in order to be seen (MOVEMENT, rep kinds). */
 export const startsStill = (rules: Pick<RepRules, "kind" | "movingStart">): boolean => !rules.movingStart && (rules.kind === "swing" || rules.kind === "step-swing" || rules.kind === "gesture");

@@ -1,4 +1,5 @@
-import type { AimWrong, SetUpChange } from "@/core/film/aim";
+import type { AimWrong } from "@/core/film/aimSteps";
+import type { SetUpChange } from "@/core/film/stood";
 import type { View } from "@/core/measures/catalogue";
 import type { Said } from "./words";
 

@@ -3,8 +3,8 @@
 import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
-import type { AimFault } from "@/core/film/aim";
-import { isRehearsal } from "@/core/live/loop";
+import type { AimFault } from "@/core/film/aimSteps";
+import { isRehearsal } from "@/core/judge/verdict";
 import type { Scene } from "@/core/scene/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { Button } from "@/ui/kit/button";
@@ -141,13 +141,20 @@ function Before({ drill, drillName, stageName, view, reps, standIn, handsFree, s
         <Button disabled={loading} className="min-h-14" onClick={() => start("back")}>Use the back lens: sound alone answers</Button>
         {standIn && <Button disabled={loading} className="min-h-14" onClick={() => start("stand-in")}>Try without a camera</Button>}
       </div>
-      <p aria-live="polite" className="mt-4 min-h-6 text-ink-2">{loading ? `${state.loading}.` : ""}</p>
+      <p aria-live="polite" className="mt-4 min-h-6 text-ink-2">{loading ? `${state.loading}${cameWords(state)}.` : ""}</p>
       <p className="mb-2 text-[15px]"><Link className="underline underline-offset-4" href={`/read?drill=${drill.id}`}>Or read clips that you have filmed</Link></p>
       <Outgoing state={state} />
     </div>
     <SetUp {...setUp} />
     </div>
   );
+}
+
+/** How much of the network has come, the first time that this device uses it. */
+function cameWords({ came }: FilmingState): string {
+  if (!came || came.bytes === came.of) return "";
+  const mb = (bytes: number) => (bytes / 1e6).toFixed(1);
+  return `: ${mb(came.bytes)} ${came.of === null ? "" : `of ${mb(came.of)} `}MB, once`;
 }
 
 function Outgoing({ state }: { state: FilmingState }) {

@@ -2,11 +2,12 @@ import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
 import type { Told } from "@/core/judge/verdict";
-import { changeSince, type SetUpChange } from "@/core/film/aim";
+import { changeSince, type SetUpChange } from "@/core/film/stood";
 import type { Reach } from "@/core/film/plan";
 import type { LoopEvent } from "@/core/live/loop";
 import type { View } from "@/core/measures/catalogue";
 import type { CameraWorker, FilmFor, LiveAnswer, LiveTrack, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
+import type { Came } from "@/vision/worker/networkFiles";
 import { aimWords } from "./aimWords";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
 import { NotKeptError } from "@/ui/read/keep";
@@ -41,6 +42,8 @@ export interface FilmingState {
   step: "ready" | "loading" | "running";
   /** What is being loaded, in words. */
   loading: string;
+  /** What of the network's files has come, while they are fetched for the first time. */
+  came: Came | null;
   trouble: { message: string; action: string } | null;
   loop: LoopShown | null;
   /** Of the camera's picture, px. */
@@ -63,7 +66,7 @@ export interface FilmingState {
 /** All reps of the bout that count, in order. */
 export const countedReps = ({ before, loop }: Pick<FilmingState, "before" | "loop">): CountedRep[] => [...before, ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict }))];
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", trouble: null, loop: null, size: null, change: null, shown: null, before: [], dims: false, looksPerS: null, waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", came: null, trouble: null, loop: null, size: null, change: null, shown: null, before: [], dims: false, looksPerS: null, waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -108,7 +111,7 @@ export class Filming {
     const before = await this.outbox.ofBout(this.bout);
     this.set({ before: before.filter((r) => !r.withdrawn).map(({ id, told }) => ({ id, told })) });
     void this.send();
-    void this.worker().remote.warm().catch(() => {});
+    void this.worker().remote.warm(undefined, proxy((came: Came) => this.set({ came }))).catch(() => {});
   }
 
   private worker(): { worker: Worker; remote: Remote<LiveWorker> } {
@@ -132,12 +135,12 @@ export class Filming {
       const { remote } = this.worker();
       // A film begins when all is ready for it.
       if (choice === "stand-in") await remote.warm(bench().bench);
-      const running = await openCamera(choice, this.request.films, shown.canvas);
+      const running = await openCamera(choice, this.request.films, bench().plays ?? 1, shown.canvas);
       if (shown.video && running.stream) {
         shown.video.srcObject = running.stream;
         await shown.video.play().catch(() => {});
       }
-      this.set({ loading: "The network loads: 12 MB the first time" });
+      this.set({ loading: "The network loads" });
       await remote.warm();
       const worker = new Worker(new URL("../../vision/worker/camera.worker.ts", import.meta.url), { type: "module" });
       const cameraRemote = wrap<CameraWorker>(worker);
@@ -303,6 +306,8 @@ export class Filming {
 const bench = (): Bench => (globalThis as { kingfisherBench?: Bench }).kingfisherBench ?? {};
 
 interface Bench extends Pick<FilmFor, "bench"> {
+  /** How often the stand-in's films are played. */
+  plays?: number;
   /** Calls of the network so far, and the camera's pictures, for it to read. */
   calls?: () => Promise<number>;
   pictures?: () => Promise<{ taken: number; recorded: number }>;

@@ -1,7 +1,6 @@
-import { z } from "zod";
-import type { Stood } from "@/core/film/aim";
+import type { Stood } from "@/core/film/stood";
 
-const STOOD = z.object({ x: z.number(), y: z.number(), tall: z.number() });
+const isStood = (v: unknown): v is Stood => typeof v === "object" && v !== null && ["x", "y", "tall"].every((k) => typeof (v as Record<string, unknown>)[k] === "number");
 
 /** One set-up a view and camera. */
 const keyOf = (view: string, camera: string) => `kingfisher set-up ${view} ${camera}`;
@@ -9,8 +8,8 @@ const keyOf = (view: string, camera: string) => `kingfisher set-up ${view} ${cam
 /** Where the golfer stood when this device was last set up well; null when it never was, or the browser keeps nothing. */
 export function goodSetUp(view: string, camera: string): Stood | null {
   try {
-    const parsed = STOOD.safeParse(JSON.parse(localStorage.getItem(keyOf(view, camera)) ?? "null"));
-    return parsed.success ? parsed.data : null;
+    const kept: unknown = JSON.parse(localStorage.getItem(keyOf(view, camera)) ?? "null");
+    return isStood(kept) ? kept : null;
   } catch {
     return null;
   }

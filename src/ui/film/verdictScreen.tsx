@@ -1,6 +1,5 @@
 import type { AnalysedRep } from "@/core/analyse";
-import { isRehearsal } from "@/core/live/loop";
-import type { Verdict } from "@/core/judge/verdict";
+import { isRehearsal, type Verdict } from "@/core/judge/verdict";
 import { decidingCheck } from "@/ui/charts/strip/gates";
 import { PHONE } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";

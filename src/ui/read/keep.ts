@@ -1,4 +1,3 @@
-import { z } from "zod";
 import type { RepSeries } from "@/core/analyse";
 import type { Told, Verdict } from "@/core/judge/verdict";
 import type { Problem } from "@/core/scene/scene";
@@ -30,10 +29,10 @@ export async function takeBack(boutId: string, clipSha256: string): Promise<void
   await said(await fetch(`/api/reps?${new URLSearchParams({ bout: boutId, clip: clipSha256 })}`, { method: "DELETE" }));
 }
 
-const refusal = z.object({ message: z.string() });
+/** The server's own words, where it has any. By hand: a page that films loads no library for one field. */
+const messageOf = (body: unknown): string | null => (typeof body === "object" && body !== null && "message" in body && typeof body.message === "string" ? body.message : null);
 
 async function said(response: Response): Promise<Response> {
   if (response.ok) return response;
-  const body = refusal.safeParse(await response.json().catch(() => null));
-  throw new NotKeptError(body.success ? body.data.message : `The program answered ${response.status}.`);
+  throw new NotKeptError(messageOf(await response.json().catch(() => null)) ?? `The program answered ${response.status}.`);
 }

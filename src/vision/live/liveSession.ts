@@ -1,7 +1,8 @@
 import { createActor } from "xstate";
 import type { Analysis } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
-import { AIM_STEPS, aimOf, type Aim } from "../../core/film/aim";
+import { AIM_STEPS, type Aim } from "../../core/film/aimSteps";
+import { aimOf } from "../../core/film/aim";
 import type { Reach } from "../../core/film/plan";
 import { repLoop, startsStill, type LoopSnapshot, type Obstacle, type Sound } from "../../core/live/loop";
 import type { Look, Stance } from "../../core/live/stance";

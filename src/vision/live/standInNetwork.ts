@@ -15,7 +15,7 @@ const STEPS = 16;
 
 /**
  * A network as quick as a good phone's: it says of a picture of a known film what the real one once said of it, in a given
- * time. For measuring what everything else costs.
+ * time, and the same again when the film is played again. For measuring what everything else costs.
  *
  * @param real finds people, which is rare
  * @param ms what one call takes
@@ -44,7 +44,7 @@ export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: numb
 function answered(looks: RecordedLooks, t: number, to: Square, heat: Float32Array<ArrayBuffer>, out: Float32Array<ArrayBuffer>): LandmarkOutput {
   const { times } = looks;
   const frame = (times[times.length - 1]! - times[0]!) / (times.length - 1);
-  const { square: from, points, presence, mask } = looks.look(Math.min(times.length - 1, Math.max(0, Math.round(t / frame))));
+  const { square: from, points, presence, mask } = looks.look(Math.max(0, Math.round(t / frame)) % times.length);
   // A place in one square's crop is at scale · place + shift in the other's.
   const scale = from.size / to.size;
   const shift = (of: "cx" | "cy") => CROP_SIDE * ((from[of] - to[of]) / to.size + 0.5 - scale / 2);

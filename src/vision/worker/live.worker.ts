@@ -9,6 +9,7 @@ import { cutoutArea } from "../decode/cutout";
 import { LiveSession } from "../live/liveSession";
 import { readLooks, standInNetwork, type RecordedLooks } from "../live/standInNetwork";
 import type { PoseNetwork } from "../network/poseNetwork";
+import type { Came } from "./networkFiles";
 import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
 import type { FromCamera, JudgeWorker, LiveTrack, LiveWorker, ToCamera } from "./liveProtocol";
 
@@ -22,14 +23,14 @@ const CORES_TO_SPARE = 6;
 /** On film a rep begins this long before its hands start, ms. */
 const FILM_BEFORE_MS = 4000;
 
-const load = () => (loaded ??= choose().catch((error: unknown) => {
+const load = (told?: (came: Came) => void) => (loaded ??= choose(told).catch((error: unknown) => {
   loaded = null;
   throw error;
 }));
 
 /** A camera does not wait: what the network runs on is chosen before it starts. */
-async function choose(): Promise<Loaded> {
-  const processor = await onProcessor();
+async function choose(told?: (came: Came) => void): Promise<Loaded> {
+  const processor = await onProcessor(told);
   const graphics = await onGraphics(processor).catch(() => null);
   if (!graphics) return processor;
   processor.end();
@@ -37,12 +38,12 @@ async function choose(): Promise<Loaded> {
 }
 
 const live: LiveWorker = {
-  warm: async (bench) => {
+  warm: async (bench, told) => {
     if (bench && bench !== "bare") await recorded(bench.looks);
     judge ??= startJudge();
     // Cold it judges as well, only later.
     void judge.remote.warm().catch(() => {});
-    return (await load()).about;
+    return (await load(told)).about;
   },
   async start(film, size, pictures, listener) {
     const { network: real } = await load();

@@ -1,11 +1,12 @@
 import type { AnalysedRep, Analysis } from "../../core/analyse";
 import type { Drill } from "../../core/drills";
-import type { Aim } from "../../core/film/aim";
+import type { Aim } from "../../core/film/aimSteps";
 import type { Reach } from "../../core/film/plan";
 import type { Answer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
 import type { Track } from "../../core/track/track";
 import type { LivePicture, LiveWant } from "../live/liveReader";
 import type { SpanSeen } from "../live/spanReadings";
+import type { Came } from "./networkFiles";
 import type { AboutDevice } from "./protocol";
 
 /** What a camera gives: of a real one as the browser says, of the stand-in as its film is. */
@@ -71,8 +72,8 @@ export interface LiveListener {
 }
 
 export interface LiveWorker {
-  /** Loads the network, or what a bench puts in its place. */
-  warm(bench?: FilmFor["bench"]): Promise<AboutDevice>;
+  /** Loads the network, telling what of its files has come the first time; or what a bench puts in its place. */
+  warm(bench?: FilmFor["bench"], told?: (came: Came) => void): Promise<AboutDevice>;
   /** @param pictures where the camera's pictures come from, and what is wanted of them goes */
   start(film: FilmFor, size: CameraSize, pictures: MessagePort, listener: LiveListener): Promise<void>;
   tell(event: LoopEvent): void;
@@ -105,8 +106,8 @@ export interface CameraWorker {
 }
 
 export interface StandIn {
-  /** Plays films one after another as a camera would, at their own rate; posts each picture. */
-  play(films: string[], pictures: MessagePort, preview: OffscreenCanvas | null): Promise<CameraSize>;
+  /** Plays films one after another as a camera would, at their own rate, and all of them so many times; posts each picture. */
+  play(films: string[], times: number, pictures: MessagePort, preview: OffscreenCanvas | null): Promise<CameraSize>;
   /** Whether the preview is to be seen. */
   shows(on: boolean): void;
 }

@@ -2,6 +2,7 @@ import { AGREED_PX, disagreement, lookMs } from "../network/agreement";
 import { CROP_SIDE, type PoseNetwork } from "../network/poseNetwork";
 import { networkIn } from "../network/thread";
 import { threadPlan } from "../network/threadPlan";
+import { fetchNetwork, type Came } from "./networkFiles";
 import type { AboutDevice } from "./protocol";
 
 const GOLDEN = ["/golden/1.png", "/golden/2.png", "/golden/3.png"];
@@ -17,8 +18,9 @@ export interface Loaded {
   end(): void;
 }
 
-/** The network in workers of its own, on the processor. */
-export async function onProcessor(): Promise<Loaded> {
+/** The network in workers of its own, on the processor. @param told hears what of its files has come, the first time */
+export async function onProcessor(told: (came: Came) => void = () => {}): Promise<Loaded> {
+  await fetchNetwork(told);
   const plan = threadPlan(navigator.hardwareConcurrency || 1, self.crossOriginIsolated);
   const workers = Array.from({ length: plan.networks }, () => start(`${plan.threads}`));
   const end = () => workers.forEach((w) => w.terminate());

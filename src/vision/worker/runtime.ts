@@ -1,6 +1,7 @@
 import * as core from "@litertjs/core";
 import { compileNetwork } from "../network/litert";
 import type { PoseNetwork } from "../network/poseNetwork";
+import { NETWORK_FILES, networkFile } from "./networkFiles";
 import runtime from "./runtimeVersion.json";
 
 /**
@@ -22,7 +23,7 @@ export async function runtimeNetwork(wanted: number | "graphics"): Promise<PoseN
   scope.importScripts = () => {};
   scope.Module = { locateFile: (file: string) => dir + file, mainScriptUrlOrBlob: `${dir}${name}.js` };
   await core.loadLiteRt(dir, threads > 1 ? { threads: true } : {});
-  const [detector, landmarks] = await Promise.all(["pose_detection.tflite", "pose_landmark_full.tflite"].map((f) => bytes(dir + f)));
+  const [detector, landmarks] = await Promise.all(NETWORK_FILES.map(networkFile));
   return await compileNetwork(core, { detector: detector!, landmarks: landmarks! }, graphics ? "graphics" : threads, "pose-full-0.5.1675469404");
 }
 
@@ -34,10 +35,4 @@ interface Graphics {
 async function hasGraphics(): Promise<boolean> {
   const adapter = await (navigator as { gpu?: Graphics }).gpu?.requestAdapter();
   return Boolean(adapter && !adapter.isFallbackAdapter && !adapter.info?.isFallbackAdapter);
-}
-
-async function bytes(url: string): Promise<Uint8Array> {
-  const response = await fetch(url);
-  if (!response.ok) throw new Error(`${url}: ${response.status}`);
-  return new Uint8Array(await response.arrayBuffer());
 }

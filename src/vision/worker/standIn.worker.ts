@@ -7,12 +7,12 @@ let drawn = true;
 
 const standIn: StandIn = {
   shows: (on) => void (drawn = on),
-  async play(films, pictures, preview) {
+  async play(films, times, pictures, preview) {
     const inputs = await Promise.all(films.map(open));
     void (async () => {
       const began = performance.now();
       let base = 0;
-      for (const film of inputs) {
+      for (const film of Array.from({ length: times }, () => inputs).flat()) {
         await show(film, base, began, pictures, preview);
         base += film.durationS;
       }
@@ -34,7 +34,7 @@ async function open(url: string): Promise<Film> {
   const input = new Input({ source: new BlobSource(await response.blob()), formats: ALL_FORMATS });
   const track = (await input.getPrimaryVideoTrack())!;
   const stats = await track.computePacketStats();
-  return { size: { width: await track.getCodedWidth(), height: await track.getCodedHeight(), fps: stats.averagePacketRate }, durationS: await track.computeDuration(), sink: new VideoSampleSink(track) };
+  return { size: { width: await track.getCodedWidth(), height: await track.getCodedHeight(), fps: stats.averagePacketRate }, durationS: stats.packetCount / stats.averagePacketRate, sink: new VideoSampleSink(track) };
 }
 
 /** The preview is drawn so often, Hz. */
