@@ -139,7 +139,10 @@ test("reps are told hands free, and a page that is loaded again in the middle of
   await page.getByRole("button", { name: "Start the camera" }).click();
   await expect(page.getByRole("heading", { name: /passed$/ })).toBeVisible({ timeout: 180_000 });
   await expect(page.getByText("All 4 of 4 are kept.")).toBeVisible({ timeout: 60_000 });
+  // The films are looked at more closely meanwhile; the list says so, and what that changed.
+  await expect(page.getByText(/looked at more closely/)).toBeVisible({ timeout: 30_000 });
   await accessible(page);
+  await expect(page.getByText(/looked at more closely/)).toBeHidden({ timeout: 180_000 });
   // The last one does not count: it is taken out of the log again.
   await expect(page.getByRole("button", { name: "Doesn’t count" })).toHaveCount(4);
   const gone = page.waitForResponse((r) => r.request().method() === "DELETE");

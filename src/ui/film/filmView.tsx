@@ -4,7 +4,7 @@ import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
 import type { AimFault } from "@/core/film/aimSteps";
-import { isRehearsal } from "@/core/judge/verdict";
+import { isRehearsal, type Told } from "@/core/judge/verdict";
 import type { Scene } from "@/core/scene/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { Button } from "@/ui/kit/button";
@@ -241,6 +241,22 @@ function Controls({ filming, voice, state, stop, again }: { filming: Filming; vo
 
 const Dots = () => <svg viewBox="0 0 20 20" width={20} height={20} aria-hidden>{[4, 10, 16].map((x) => <circle key={x} cx={x} cy={10} r={2} fill="var(--ink)" />)}</svg>;
 
+const inShort = (told: Told): string =>
+  told.result === "pass" ? "Pass" : told.result === "fail" ? `Fail: ${told.cue?.words.toLowerCase() ?? ""}` : isRehearsal(told) ? "Counted" : `Not judged: ${verdictWords(told).more.toLowerCase()}`;
+
+/** While nobody swings each film is read once more: which, how far, and how to stop it. */
+function Again({ state: { again }, filming }: { state: FilmingState; filming: Filming }) {
+  if (!again) return null;
+  return (
+    <div className="mt-6 flex max-w-[480px] flex-wrap items-center gap-3 text-[15px]">
+      <label className="grow">{again.left === 1 ? "One film is" : `${again.left} films are`} looked at more closely.
+        <progress className="mt-1 block h-2 w-full accent-ink" value={again.share} max={1} />
+      </label>
+      <Button look="quiet" onClick={() => filming.stopSeconds()}>Stop</Button>
+    </div>
+  );
+}
+
 /** After the bout: what passed, and the one thing to change. */
 function Done({ drill, baseline, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
   const answers = countedReps(state);
@@ -260,11 +276,12 @@ function Done({ drill, baseline, reps, state, filming, counted }: Props & { stat
       <ol className="mt-6 grid max-w-[480px] gap-2">
         {answers.map((a, k) => (
           <li key={a.id} className="flex min-h-11 items-center justify-between gap-4 border-b border-hair">
-            <span>{k + 1}. {a.told.result === "pass" ? "Pass" : a.told.result === "fail" ? `Fail: ${a.told.cue?.words.toLowerCase() ?? ""}` : isRehearsal(a.told) ? "Counted" : `Not judged: ${verdictWords(a.told).more.toLowerCase()}`}</span>
+            <span>{k + 1}. {inShort(a.told)}{state.atFirst.has(a.id) && <span className="block text-[15px] text-ink-2">At first: {inShort(state.atFirst.get(a.id)!).toLowerCase()}. A closer look says otherwise.</span>}</span>
             <Button look="quiet" onClick={() => void filming.withdraw(a.id)}>Doesn&rsquo;t count</Button>
           </li>
         ))}
       </ol>
+      <Again state={state} filming={filming} />
       <div className="mt-8 flex flex-wrap gap-3">
         {baseline && <Button look="main" asChild><Link href="/profile">See what they show</Link></Button>}
         <Button look={baseline ? "plain" : "main"} onClick={() => filming.nextBout(newBout())}>Start the next bout</Button>

@@ -1,12 +1,12 @@
 import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
-import type { Told } from "@/core/judge/verdict";
+import { isRehearsal, type Told } from "@/core/judge/verdict";
 import { changeSince, type SetUpChange } from "@/core/film/stood";
 import type { Reach } from "@/core/film/plan";
 import type { LoopEvent } from "@/core/live/loop";
 import type { View } from "@/core/measures/catalogue";
-import type { CameraWorker, FilmFor, LiveAnswer, LiveTrack, LiveWorker, LoopShown } from "@/vision/worker/liveProtocol";
+import type { CameraWorker, FilmFor, LiveAnswer, LiveTrack, LiveWorker, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
 import type { Came } from "@/vision/worker/networkFiles";
 import { aimWords } from "./aimWords";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
@@ -14,6 +14,7 @@ import { NotKeptError } from "@/ui/read/keep";
 import { goodSetUp, keepSetUp } from "./goodSetUp";
 import { Outbox } from "./outbox";
 import { OUTBOX } from "./outboxName";
+import { SecondLooks, type LookingAgain } from "./secondLooks";
 import { watchRoll } from "./roll";
 import type { Voice } from "./sounds";
 
@@ -58,6 +59,9 @@ export interface FilmingState {
   dims: boolean;
   /** How often a second it looks, when that is too seldom to find every rep. */
   looksPerS: number | null;
+  /** Films that are read once more after the bout; and what was told at first of the reps of which that tells otherwise. */
+  again: LookingAgain | null;
+  atFirst: ReadonlyMap<string, Told>;
   /** Reps that have not reached the computer; and why not. */
   waiting: number;
   sending: string | null;
@@ -66,7 +70,7 @@ export interface FilmingState {
 /** All reps of the bout that count, in order. */
 export const countedReps = ({ before, loop }: Pick<FilmingState, "before" | "loop">): CountedRep[] => [...before, ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict }))];
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", came: null, trouble: null, loop: null, size: null, change: null, shown: null, before: [], dims: false, looksPerS: null, waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", came: null, trouble: null, loop: null, size: null, change: null, shown: null, before: [], dims: false, looksPerS: null, again: null, atFirst: new Map(), waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -85,6 +89,11 @@ export class Filming {
   private lock: WakeLockSentinel | null = null;
   /** Lets another page send what waits. */
   private ended: () => void = () => {};
+  private readonly seconds = new SecondLooks(
+    (film, share) => this.live?.remote.readAgain(film, proxy(share)) ?? Promise.resolve(null),
+    (again) => this.set({ again }),
+    (id, again, otherwise) => this.toldAgain(id, again, otherwise),
+  );
   private bout: string;
   private choice: CameraChoice = "screen side";
   private endRoll: () => void = () => {};
@@ -177,6 +186,8 @@ export class Filming {
     this.set({ loop, ...this.setUp(was, loop) });
     this.sayAim(was, loop);
     if (rests) void this.send();
+    if (loop.state === "done" && was?.state !== "done") this.seconds.start();
+    if (loop.state !== "done" && was?.state === "done") this.stopSeconds();
   }
 
   /** Compares the set-up with the last good one as soon as it is found to be good, and remembers it. */
@@ -213,13 +224,14 @@ export class Filming {
     performance.mark("kingfisher:answer", { detail: { about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
     const { drill, stage, keepFilm } = this.request;
     const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
-    const recording = keepFilm && this.camera?.records ? this.camera.remote : null;
+    const recording = this.camera?.records ? this.camera.remote : null;
     this.making.add(answer.id);
     let room = true;
     try {
       room = await this.outbox.put({ id: answer.id, boutId: this.bout, drill: drill.id, stage, at: new Date().toISOString(), told, track: { bytes: new Uint8Array(answer.track), sha256: answer.trackSha256 }, film: null, filming: true, keepFilm, withdrawn: false, sentAt: null });
       const [film, seen] = await Promise.all([recording?.clip(answer.film.from, answer.film.to) ?? null, whole]);
-      room = (await this.outbox.change(answer.id, { film, filming: false, ...(seen ? { track: { bytes: new Uint8Array(seen.track), sha256: seen.trackSha256 } } : {}) })) && room;
+      if (film && !isRehearsal(verdict)) this.seconds.add({ id: answer.id, film: film.file, told });
+      room = (await this.outbox.change(answer.id, { film: keepFilm ? film : null, filming: false, ...(seen ? { track: { bytes: new Uint8Array(seen.track), sha256: seen.trackSha256 } } : {}) })) && room;
     } finally {
       this.making.delete(answer.id);
     }
@@ -227,6 +239,22 @@ export class Filming {
     // What only this page's memory has is not left waiting for a rest.
     if (!room || !this.now.loop || RESTS.has(this.now.loop.state)) void this.send();
     else this.set({ waiting: await this.outbox.waiting() });
+  }
+
+  /** A closer look at its film told more of a rep. */
+  private async toldAgain(id: string, { track, trackSha256, told }: ReadAgain, otherwise: boolean): Promise<void> {
+    const answer = this.now.loop?.answers.find((a) => a.id === id);
+    if (otherwise && answer) {
+      this.set({ atFirst: new Map([...this.now.atFirst, [id, answer.verdict]]) });
+      this.tell({ type: "corrected", id, verdict: { ...answer.verdict, ...told } });
+    }
+    await this.outbox.readAgain(id, { bytes: new Uint8Array(track), sha256: trackSha256 });
+    await this.send();
+  }
+
+  stopSeconds(): void {
+    this.seconds.stop();
+    void this.live?.remote.stopReading();
   }
 
   /** The whole of a rep, as soon as it has been seen; null when that does not come, as when the golfer walks off at once. */
@@ -264,6 +292,7 @@ export class Filming {
   /** The golfer takes back the rep that is shown. */
   async withdraw(id: string): Promise<void> {
     this.tell({ type: "withdrawn", id });
+    this.seconds.drop(id);
     await this.outbox.change(id, { withdrawn: true });
     this.set({ shown: null, before: this.now.before.filter((r) => r.id !== id) });
     void this.send();
@@ -284,6 +313,7 @@ export class Filming {
   /** Ends the camera and the loop; what waits to be sent stays. */
   stop(): void {
     void this.lock?.release();
+    this.stopSeconds();
     this.endRoll();
     this.camera?.running.stop();
     void this.camera?.remote.stop();

@@ -24,7 +24,13 @@ export interface Outgoing {
   takenBack?: boolean;
   sentAt: string | null;
   /** The clip under which the computer has it: its film may be there only later. */
-  sentAs?: string;
+  sentAs?: SentClip;
+}
+
+interface SentClip {
+  sha256: string;
+  name: string;
+  bytes: number;
 }
 
 interface Schema extends DBSchema {
@@ -65,6 +71,12 @@ export class Outbox {
     return !rep || this.put({ ...rep, ...change });
   }
 
+  /** A closer look has told more of a rep: it is sent again. */
+  async readAgain(id: string, track: Outgoing["track"]): Promise<void> {
+    const rep = (await this.all()).find((r) => r.id === id);
+    if (rep && !rep.withdrawn) await this.put({ ...rep, track, sentAt: null });
+  }
+
   private async all(): Promise<Outgoing[]> {
     const kept = await (await this.db).getAll("reps");
     return inOrder([...kept.filter((r) => !this.noRoom.has(r.id)), ...this.noRoom.values()]);
@@ -90,7 +102,7 @@ export class Outbox {
     await navigator.locks.request(OUTBOX.sending, async () => {
       for (const rep of await this.all()) {
         if (rep.withdrawn && rep.sentAt !== null && !rep.takenBack) {
-          await takeBack(rep.boutId, rep.sentAs ?? clipOf(rep).sha256);
+          await takeBack(rep.boutId, clipOf(rep).sha256);
           await this.change(rep.id, { takenBack: true });
         }
         if (rep.sentAt !== null || rep.withdrawn) {
@@ -99,7 +111,7 @@ export class Outbox {
         }
         if (rep.filming && !made(rep)) return;
         await sendOne(rep);
-        await this.change(rep.id, { sentAt: new Date().toISOString(), sentAs: clipOf(rep).sha256, film: null, track: { ...rep.track, bytes: new Uint8Array() } });
+        await this.change(rep.id, { sentAt: new Date().toISOString(), sentAs: clipOf(rep), film: null, track: { ...rep.track, bytes: new Uint8Array() } });
       }
     });
   }
@@ -107,8 +119,9 @@ export class Outbox {
 
 const inOrder = (reps: Outgoing[]) => reps.sort((a, b) => a.at.localeCompare(b.at));
 
-/** The clip that a rep is kept under: its film; without one its track stands for it. */
-function clipOf({ film, track, at }: Outgoing): { sha256: string; name: string; bytes: number } {
+/** The clip that a rep is kept under: its film; without one its track stands for it; and the same when it is sent again. */
+function clipOf({ film, track, at, sentAs }: Outgoing): SentClip {
+  if (sentAs) return sentAs;
   const name = `filmed ${at.slice(0, 19).replace("T", " ")}`;
   return film ? { sha256: film.sha256, name, bytes: film.file.size } : { sha256: track.sha256, name, bytes: track.bytes.byteLength };
 }

@@ -91,6 +91,7 @@ export class LiveReader {
   private holding = 0;
   private closing = false;
   private judging = false;
+  private resting = false;
   private rival: { x: number; y: number; looks: number } | null = null;
   /** Calls of the network; and what one takes lately, ms. */
   calls = 0;
@@ -135,7 +136,7 @@ export class LiveReader {
   /** Keeps the network busy with the newest pictures: one waits, so that whichever of its threads is free next need not. */
   private pump(): void {
     const most = this.judging && this.options.sparing ? this.network.atOnce - 1 : this.network.atOnce + 1;
-    while (this.under < most && !this.closing) {
+    while (this.under < most && !this.closing && !this.resting) {
       if (this.place) {
         const next = this.kept.at(-1);
         if (!next || next.asked) return;
@@ -162,6 +163,12 @@ export class LiveReader {
       this.lookMs += LATELY * (took - this.lookMs);
       this.under--;
     }
+  }
+
+  /** Looks at nothing for a while. */
+  rests(on: boolean): void {
+    this.resting = on;
+    this.pump();
   }
 
   /** While a rep is judged. */
@@ -284,7 +291,7 @@ export class LiveReader {
       this.about.looks.push({ t, moved: place.background.moved(whole.frame), luma: newest ? lumaOf(whole, newest.points) : NaN });
     }
     // Nor is anybody looked for while a rep's own pictures wait for the network.
-    if (this.searching || this.closing) return;
+    if (this.searching || this.closing || this.resting) return;
     this.searching = true;
     void this.search(t, whole).finally(() => (this.searching = false));
   }

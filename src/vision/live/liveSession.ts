@@ -112,6 +112,11 @@ export class LiveSession {
     this.loop.send(event);
   }
 
+  /** While a film is read, or nothing is asked of the camera, its pictures are not looked at. */
+  rests(on: boolean): void {
+    this.reader.rests(on);
+  }
+
   private looked(stance: Stance, looks: readonly Look[]): void {
     const newest = looks.at(-1)!;
     this.loop.send({ type: "stance", t: newest.t, stance });

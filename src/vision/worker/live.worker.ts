@@ -1,20 +1,24 @@
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { expose, transfer, wrap } from "comlink";
-import { findStage, stageOf } from "../../core/drills";
+import { findStage, stageOf, type Stage } from "../../core/drills";
 import { writeTrack } from "../../core/formats/trackFile";
 import type { Track } from "../../core/track/track";
 import { boxOf } from "../crop/resample";
 import { cutoutArea } from "../decode/cutout";
+import { ClipError } from "../decode/clipError";
 import { LiveSession } from "../live/liveSession";
 import { readLooks, standInNetwork, type RecordedLooks } from "../live/standInNetwork";
 import type { PoseNetwork } from "../network/poseNetwork";
 import type { Came } from "./networkFiles";
 import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
-import type { FromCamera, JudgeWorker, LiveTrack, LiveWorker, ToCamera } from "./liveProtocol";
+import { readFilm } from "./readFilm";
+import type { FilmFor, FromCamera, JudgeWorker, LiveTrack, LiveWorker, ReadAgain, ToCamera } from "./liveProtocol";
 
 let loaded: Promise<Loaded> | null = null;
 let session: LiveSession | null = null;
+let filmFor: FilmFor | null = null;
+let reading: AbortController | null = null;
 let judge: { worker: Worker; remote: ReturnType<typeof wrap<JudgeWorker>> } | null = null;
 
 /** The camera, its encoder and two networks leave one free of so many. */
@@ -46,12 +50,13 @@ const live: LiveWorker = {
     return (await load(told)).about;
   },
   async start(film, size, pictures, listener) {
+    filmFor = film;
     const { network: real } = await load();
     if (film.bench === "bare") return void runBare(real, size, pictures);
     const network = film.bench ? standInNetwork(real, await recorded(film.bench.looks), film.bench.ms) : real;
     judge ??= startJudge();
     const { remote } = judge;
-    const { stage } = typeof film.drill === "string" ? findStage(film.drill, film.stage) : { stage: stageOf(film.drill, film.stage) };
+    const stage = stageFor(film);
     let clock = -Infinity;
     const say = (message: ToCamera, give: Transferable[] = []) => pictures.postMessage(message, give);
     const own = (session = new LiveSession(network, {
@@ -84,8 +89,47 @@ const live: LiveWorker = {
   },
   tell: (event) => session?.tell(event),
   rolled: (deg) => void (session && (session.rollDeg = deg)),
+  readAgain: (film, told) => readAgain(film, told),
+  stopReading: () => reading?.abort(),
   calls: () => session?.reader.calls ?? bareCalls,
 };
+
+/** Progress is told so often, ms. */
+const TOLD_MS = 200;
+
+async function readAgain(film: Blob, told: (share: number) => void): Promise<ReadAgain | null> {
+  if (!filmFor || !judge) return null;
+  const asked = filmFor;
+  const stop = (reading = new AbortController());
+  session?.rests(true);
+  try {
+    let last = 0;
+    const { drill, stage: stageId, statureCm, hand } = asked;
+    const stage = stageFor(asked);
+    const { track } = await readFilm(film, async () => (await load()).network, {
+      faceOn: stage.view === "face-on", signal: stop.signal,
+      asked: { drill: typeof drill === "string" ? drill : drill.id, stage: stageId, by: stage, golfer: { statureCm, hand }, live: true },
+      progress: ({ share }) => {
+        if (performance.now() - last < TOLD_MS) return;
+        last = performance.now();
+        told(share);
+      },
+    });
+    const { reps } = await judge.remote.analyse(track, asked, false);
+    const verdict = reps.length === 1 ? reps[0]!.verdict : null;
+    if (!verdict || stop.signal.aborted) return null;
+    const { track: bytes, trackSha256 } = file("", track);
+    return transfer({ track: bytes, trackSha256, told: { result: verdict.result, cue: verdict.cue, reason: verdict.reason } }, [bytes.buffer as ArrayBuffer]);
+  } catch (error) {
+    // What can't be read closer keeps its first answer.
+    if (error instanceof ClipError) return null;
+    throw error;
+  } finally {
+    session?.rests(false);
+  }
+}
+
+const stageFor = ({ drill, stage }: FilmFor): Stage => (typeof drill === "string" ? findStage(drill, stage).stage : stageOf(drill, stage));
 
 let looks: Promise<RecordedLooks> | null = null;
 const recorded = (url: string): Promise<RecordedLooks> => (looks ??= fetch(url).then((r) => r.arrayBuffer()).then(readLooks));

@@ -3,6 +3,7 @@ import type { Drill } from "../../core/drills";
 import type { Aim } from "../../core/film/aimSteps";
 import type { Reach } from "../../core/film/plan";
 import type { Answer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
+import type { Told } from "../../core/judge/verdict";
 import type { Track } from "../../core/track/track";
 import type { LivePicture, LiveWant } from "../live/liveReader";
 import type { SpanSeen } from "../live/spanReadings";
@@ -71,6 +72,13 @@ export interface LiveListener {
   completed(track: LiveTrack): void;
 }
 
+/** What a closer look at a rep's film told. */
+export interface ReadAgain {
+  track: Uint8Array;
+  trackSha256: string;
+  told: Told;
+}
+
 export interface LiveWorker {
   /** Loads the network, telling what of its files has come the first time; or what a bench puts in its place. */
   warm(bench?: FilmFor["bench"], told?: (came: Came) => void): Promise<AboutDevice>;
@@ -79,6 +87,12 @@ export interface LiveWorker {
   tell(event: LoopEvent): void;
   /** The phone's roll by its own sensor, degrees, + clockwise as its screen is seen. */
   rolled(deg: number): void;
+  /**
+   * Reads a rep's film closely while the camera's pictures are not looked at; null when not exactly one rep is found in it, or
+   * it was stopped.
+   */
+  readAgain(film: Blob, told: (share: number) => void): Promise<ReadAgain | null>;
+  stopReading(): void;
   /** Calls of the network so far. */
   calls(): number;
 }

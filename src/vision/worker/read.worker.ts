@@ -1,14 +1,11 @@
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { expose } from "comlink";
-import { BlobSource } from "mediabunny";
 import { findStage } from "../../core/drills";
 import { writeTrack } from "../../core/formats/trackFile";
-import { askedBy } from "../anytime/asked";
 import { ClipError } from "../decode/clipError";
-import { openClip } from "../decode/openClip";
-import { readClip } from "../read";
 import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
+import { readFilm } from "./readFilm";
 import type { Progress, ReadFor, Reader, ReadFailure, ReadSuccess } from "./protocol";
 
 let loaded: Promise<Loaded> | null = null;
@@ -62,18 +59,17 @@ const reader: Reader = {
 };
 
 async function readOne(file: File, readFor: ReadFor, signal: AbortSignal, onProgress: (p: Progress) => void): Promise<ReadSuccess> {
-  // Whether the file can be read at all is known before the network is there.
-  const clip = await openClip(new BlobSource(file), file.size);
   open++;
   try {
-    onProgress({ step: "loading" });
-    const { network: net } = await load();
-    if (signal.aborted) throw new ClipError("cancelled");
-    onProgress({ step: "looking" });
     let last = 0;
-    const { track, timings } = await readClip(clip, net, {
+    const { track, timings } = await readFilm(file, async () => {
+      onProgress({ step: "loading" });
+      const { network } = await load();
+      onProgress({ step: "looking" });
+      return network;
+    }, {
       faceOn: readFor.drill === "none" || findStage(readFor.drill, readFor.stage).stage.view === "face-on",
-      asked: askedBy({ drill: readFor.drill, ...(readFor.stage ? { stage: readFor.stage } : {}), golfer: { statureCm: readFor.statureCm, hand: readFor.hand } }),
+      asked: { drill: readFor.drill, ...(readFor.stage ? { stage: readFor.stage } : {}), golfer: { statureCm: readFor.statureCm, hand: readFor.hand } },
       signal,
       progress: (far) => {
         const now = performance.now();
@@ -85,7 +81,6 @@ async function readOne(file: File, readFor: ReadFor, signal: AbortSignal, onProg
     const bytes = writeTrack(track);
     return { ok: true, track: bytes, trackSha256: bytesToHex(sha256(bytes)), clipSha256: await fileSha256(file), timings, durationMs: track.video.durationMs };
   } finally {
-    clip.close();
     open--;
     void takeOver();
   }
