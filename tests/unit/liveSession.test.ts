@@ -1,21 +1,25 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { analyse } from "@/core/analyse";
+import { analyse, middleMs } from "@/core/analyse";
 import { findStage } from "@/core/drills";
+import { body } from "@/core/figure/anthropometry";
+import { simulate } from "@/core/figure/simulate";
 import { readTrack } from "@/core/formats/trackFile";
 import { SETTLES_MS } from "@/core/judge/deciding";
 import type { LoopState, Sound } from "@/core/live/loop";
+import { SAME_MS } from "@/core/live/watch";
 import { statureInPx } from "@/core/track/bodySize";
 import { at, POINT, POINTS, type Track } from "@/core/track/track";
+import type { Picture } from "@/vision/decode/openClip";
 import { Grabber } from "@/vision/live/grabber";
-import { LiveSession, type AnsweredRep, type SeenRep } from "@/vision/live/liveSession";
+import { LiveSession, type AnsweredRep, type Seen } from "@/vision/live/liveSession";
 import { SpanReadings } from "@/vision/live/spanReadings";
 import { standInNetwork, type RecordedLooks } from "@/vision/live/standInNetwork";
 import { MASK_SIZE, CROP_SIDE, type PoseNetwork } from "@/vision/network/poseNetwork";
 import { loadNodeNetwork, openClipFile } from "@/vision/node/loadNode";
+import { exactTrack } from "../../tools/study/exactTrack";
 
 const GOLFER = { statureCm: 170, hand: "right" as const };
-const { stage } = findStage("double-step");
 const FRAME_MS = 1000 / 60;
 
 /** A track as a recording of the network: its points, in the square that they were seen in; no outline. */
@@ -40,7 +44,7 @@ function recorded(track: Track): RecordedLooks {
 
 interface Run {
   answered: AnsweredRep[];
-  completed: SeenRep[];
+  completed: Seen[];
   states: LoopState[];
   sounds: Sound[];
   /** What was told of its pace. */
@@ -50,8 +54,26 @@ interface Run {
 let real: PoseNetwork;
 beforeAll(async () => void (real = await loadNodeNetwork()), 60_000);
 
-/** Plays clips one after another to a session, picture by picture, on a clock that waits for it; each begins with a golfer who stands, as they do once more at the end. `every`: one picture of so many comes through; `standsMs`: for so long. */
-async function played(clips: readonly string[], reps: number, every = 1, standsMs = 1500): Promise<Run> {
+/** A film: what is seen in it, and its pictures; where it is one picture alone, that stands for all. */
+interface Film {
+  track: Track;
+  clip: string;
+  standing?: boolean;
+}
+const filmOf = (name: string): Film => ({ track: readTrack(readFileSync(`demo/tracks/${name}.track`)), clip: `demo/clips/${name}.mp4` });
+
+interface Played {
+  films: readonly Film[];
+  reps: number;
+  /** One picture of so many comes through. */
+  every?: number;
+  /** The golfer stands for so long before each film, ms. */
+  standsMs?: number;
+  drill?: string;
+}
+
+/** Plays films one after another to a session, picture by picture, on a clock that waits for it; at the end the golfer of the first one stands once more. */
+async function played({ films, reps, every = 1, standsMs = 1500, drill = "double-step" }: Played): Promise<Run> {
   const run: Run = { answered: [], completed: [], states: [], sounds: [], tooSlow: [] };
   const readings = new SpanReadings(1440);
   const grabber = new Grabber();
@@ -72,30 +94,40 @@ async function played(clips: readonly string[], reps: number, every = 1, standsM
     do await new Promise((r) => setTimeout(r, 1));
     while (under > 0);
   };
-  for (const [nth, name] of [...clips, clips[0]!].entries()) {
-    const clip = await openClipFile(`demo/clips/${name}.mp4`);
-    looks = recorded(readTrack(readFileSync(`demo/tracks/${name}.track`)));
+  const show = async (picture: Picture, seenAt: number) => {
+    const cut: Picture["cut"] = async (...asked) => {
+      const out = await picture.cut(...asked);
+      return out && { ...out, frame: { ...out.frame, timeMs: seenAt } };
+    };
+    if (pictures++ % every === 0) {
+      session!.take(await grabber.grab({ timeMs: now, cut }, size));
+      await settled();
+    }
+    now += FRAME_MS;
+  };
+  const { stage } = findStage(drill);
+  for (const [nth, { track, clip: file, standing = false }] of [...films, ...(films[0]!.standing ? [] : [films[0]!])].entries()) {
+    const clip = await openClipFile(file);
+    looks = recorded(track);
     size = { width: clip.width, height: clip.height, fps: 60 };
     session ??= new LiveSession(network, {
       stage, golfer: GOLFER, reach: null, reps, size, want: (w) => grabber.wants(w), release: (d) => grabber.back(d), now: () => now, newId: () => `rep ${run.answered.length + 1}`,
       follow: (seen) => waited(Promise.resolve(readings.follow(structuredClone(seen)))),
-      analyse: (track) => waited(Promise.resolve(analyse(track, { golfer: GOLFER, drill: "double-step", live: true, samples: 8 }))),
+      analyse: (t) => waited(Promise.resolve(analyse(t, { golfer: GOLFER, drill, live: true, samples: 8 }))),
       state: (s) => void (run.states.at(-1) === s.value || run.states.push(s.value)), sound: (s) => run.sounds.push(s),
-      answered: (rep) => run.answered.push(rep), completed: (rep) => run.completed.push(rep), tooSlow: (perS) => run.tooSlow.push(perS),
+      answered: (rep) => run.answered.push(rep), completed: (seen) => run.completed.push(seen), tooSlow: (perS) => run.tooSlow.push(perS),
     });
     let first = true;
     for await (const picture of clip.pictures()) {
-      const shown = first ? Math.round(standsMs / FRAME_MS) : 0;
-      for (let k = 0; k <= shown; k++) {
-        const t = now;
-        if (pictures++ % every === 0) {
-          session.take(await grabber.grab({ timeMs: t, cut: picture.cut.bind(picture) }, size));
-          await settled();
-        }
-        now = t + FRAME_MS;
-      }
+      if (first) for (let k = 0; k < Math.round(standsMs / FRAME_MS); k++) await show(picture, 0);
       first = false;
-      if (nth === clips.length) break;
+      if (nth === films.length) break;
+      if (!standing) await show(picture, picture.timeMs);
+      else {
+        for (const t of track.times) await show(picture, t);
+        for (let k = 0; k < Math.round(standsMs / FRAME_MS); k++) await show(picture, track.times.at(-1)!);
+        break;
+      }
     }
     clip.close();
   }
@@ -105,7 +137,7 @@ async function played(clips: readonly string[], reps: number, every = 1, standsM
 
 describe("a live session before real pictures", () => {
   it("arms, tells each rep of a bout once, soon after what decides it, hands on the whole of it, and ends the bout", async () => {
-    const { answered, completed, states, sounds, tooSlow } = await played(["double-step-good", "double-step-hands-first"], 2);
+    const { answered, completed, states, sounds, tooSlow } = await played({ films: ["double-step-good", "double-step-hands-first"].map(filmOf), reps: 2 });
     expect(answered.map((a) => [a.rep.verdict!.result, a.rep.verdict!.cue?.words])).toEqual([["pass", undefined], ["fail", "Foot before hands"]]);
     for (const a of answered) {
       expect(a.answeredAt).toBeGreaterThanOrEqual(a.deciding! + SETTLES_MS - FRAME_MS);
@@ -121,10 +153,27 @@ describe("a live session before real pictures", () => {
   }, 120_000);
 
   it("says so when it looks too seldom to find every rep, and tells nothing against the truth then", async () => {
-    const { answered, tooSlow, states } = await played(["double-step-good"], 1, 12, 10_000);
+    const { answered, tooSlow, states } = await played({ films: [filmOf("double-step-good")], reps: 1, every: 12, standsMs: 10_000 });
     expect(states).toContain("armed");
     expect(tooSlow).toHaveLength(1);
     expect(tooSlow[0]).toBeCloseTo(5, 0);
     expect(answered.map((a) => a.rep.verdict!.result)).not.toContain("fail");
+  }, 120_000);
+
+  it("tells reps that hang together one by one, each once, and keeps them together as long as all of them can be seen", async () => {
+    const drill = "rocking-board-level";
+    const sim = simulate(body(170), findStage(drill).stage.target!());
+    const track = exactTrack(sim, { hand: "right", fps: 60, distance: 400, height_px: 720 });
+    const { answered, completed } = await played({ films: [{ track, clip: "demo/clips/double-step-good.mp4", standing: true }], reps: 30, drill, every: 2, standsMs: 2500 });
+    const whole = analyse(track, { golfer: GOLFER, drill, samples: 8 });
+    expect(answered.map((a) => a.rep.verdict!.result)).toEqual(whole.reps.map((r) => r.verdict!.result));
+    const begins = answered[0]!.about - middleMs(whole.reps[0]!);
+    answered.forEach((a, k) => expect(Math.abs(a.about - begins - middleMs(whole.reps[k]!))).toBeLessThan(SAME_MS));
+    // What is kept holds each of its reps where it was told to be.
+    expect([...new Set(answered.map((a) => a.keptIn))]).toEqual(completed.map((c) => c.id));
+    for (const { id, track: kept, trackFrom } of completed) {
+      const found = analyse(kept, { golfer: GOLFER, drill, live: true, samples: 8 }).reps.map((r) => trackFrom + middleMs(r));
+      for (const a of answered.filter((o) => o.keptIn === id)) expect(found.some((f) => Math.abs(f - a.about) < SAME_MS)).toBe(true);
+    }
   }, 120_000);
 });

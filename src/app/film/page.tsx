@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { startsStill } from "@/core/live/loop";
-import { hangTogether } from "@/core/reps/rep";
 import { whoever } from "@/app/whoever";
 import { BASELINE } from "@/server/reps/ownSwings";
 import { drillOf } from "@/server/drills/ownDrills";
@@ -37,7 +36,6 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
       drill={{ id: drill.id, own: drill.basedOn ? bare(drill) : null }} stage={stage.id} drillName={drill.name} stageName={stage.name} view={stage.view}
       stillStart={startsStill(stage.rules)} statureCm={golfer.statureCm} hand={golfer.hand} keepFilm={golfer.keepFilm} reach={bodyReach(room, stage.view)}
       reps={Number.isInteger(wanted) && wanted > 0 && wanted <= MOST_REPS ? wanted : drill.dose.reps}
-      handsFree={!hangTogether(stage.rules)}
       baseline={drill.id === BASELINE}
       setUp={{
         planned, place, lens, view: stage.view, hand: golfer.hand, units: golfer.units, toes: room.toes, ball: room.club[0] ? [room.club[0][0], room.club[0][2]] : null, keepPlace,

@@ -69,7 +69,7 @@ const ROUGH_TOP_MS = 100;
 /** When a swing will be decided is known so long after its lowest hands, as a rule, ms. */
 const KNOWN_MS = 200;
 /** The same rep of another reading lies nearer than this, ms. */
-const SAME_MS = 400;
+export const SAME_MS = 400;
 
 export const watchFor = (stage: Stage): RepWatch => (foundByArms(stage.rules) ? new SwingWatch(stage) : new SpellWatch(stage));
 
@@ -164,9 +164,15 @@ class SwingWatch implements RepWatch {
   }
 }
 
-/** A spell is read from this long before its first motion, and no more of it than this, ms. */
+/** A spell is read from this long before its first motion, and no more of it than this, ms: less than the looks and pictures that are kept. */
 const BEFORE_SPELL_MS = 2500;
-const LONGEST_SPELL_MS = 15_000;
+const LONGEST_SPELL_MS = 11_000;
+/** A spell that is longer is read on from one of its own reps, of the last so many ms: so its turns are counted from the same side. */
+const READ_ON_MS = 6000;
+/** A rep is read from this much before it, share of its own time: after the turn before, so that its own is the first. */
+export const BEFORE_REP = 0.35;
+/** A rep that begins so much before the end of the last one, share of its own time, is that one again, or half of it and half of the next. */
+const OVERLAPS = 0.25;
 /** It is judged so often while it lasts, and is over when nothing has moved for so long, ms. */
 const EVERY_MS = 700;
 const RESTS_MS = 1500;
@@ -176,6 +182,9 @@ class SpellWatch implements RepWatch {
   private doneUntil = -Infinity;
   private spell: { from: number; restedAt: number | null; nextAt: number } | null = null;
   private answered = -Infinity;
+  /** Reps of the spell that were told; and from where it is read, when it is a long one. */
+  private told: { from: number; to: number }[] = [];
+  private onFrom = -Infinity;
 
   constructor(private readonly stage: Stage) {}
 
@@ -198,8 +207,17 @@ class SpellWatch implements RepWatch {
     const rested = spell.restedAt !== null && now - spell.restedAt >= RESTS_MS + (this.single ? holdOf(this.stage) * 1000 : 0);
     if (now < spell.nextAt && !rested) return { attempt: null, found };
     spell.nextAt = now + EVERY_MS;
-    const from = Math.max(this.doneUntil, looks[0]!.t, spell.from - BEFORE_SPELL_MS, this.single ? -Infinity : now - LONGEST_SPELL_MS);
+    const from = Math.max(this.doneUntil, looks[0]!.t, spell.from - BEFORE_SPELL_MS, this.single ? -Infinity : this.readFrom(now));
     return { found, attempt: { from, to: now, last: rested, rough: false } };
+  }
+
+  /** Where a long spell is read from. */
+  private readFrom(now: number): number {
+    if (this.spell && now - Math.max(this.spell.from - BEFORE_SPELL_MS, this.onFrom) > LONGEST_SPELL_MS) {
+      const one = this.told.find((r) => r.from >= now - READ_ON_MS);
+      this.onFrom = one ? one.from - BEFORE_REP * (one.to - one.from) : now - READ_ON_MS;
+    }
+    return this.onFrom;
   }
 
   closer(attempt: Attempt, analysis: Analysis): boolean {
@@ -212,13 +230,17 @@ class SpellWatch implements RepWatch {
       const state = ready(this.stage, rep, attempt.to - attempt.from);
       const one = decidedAt(rep, attempt.from, state.deciding);
       const settled = state.deciding !== null && attempt.to - attempt.from >= state.deciding + SETTLES_MS;
-      if (one.about <= this.answered + SAME_MS || !(this.single ? state.ready || attempt.last : settled || attempt.last)) continue;
+      const again = one.about <= this.answered + SAME_MS || (!this.single && one.from < (this.told.at(-1)?.to ?? -Infinity) - OVERLAPS * (one.to - one.from));
+      if (again || !(this.single ? state.ready || attempt.last : settled || attempt.last)) continue;
       this.answered = one.about;
+      this.told.push({ from: one.from, to: one.to });
       decided.push(one);
     }
     const over = attempt.last || (this.single && decided.length > 0);
     if (over) {
       this.spell = null;
+      this.told = [];
+      this.onFrom = -Infinity;
       this.doneUntil = attempt.to;
     }
     return { decided, nothing: over && this.single && !decided.length };

@@ -1,10 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
 import { and, desc, eq, gt } from "drizzle-orm";
-import { ALGORITHM_VERSION, analyse, WHY, type Analysis } from "../../core/analyse";
+import { ALGORITHM_VERSION, analyse, middleMs, WHY, type AnalysedRep, type Analysis } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import type { Told } from "../../core/judge/verdict";
+import { SAME_MS } from "../../core/live/watch";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
@@ -23,9 +24,14 @@ export interface SaveRequest {
   place?: string;
   /** The bout it belongs to, of one who counts bouts (the filming page): made when it is not there yet. Else found by time. */
   boutId?: string;
-  /** What the golfer was told on the spot, in order; kept beside what is computed here. */
-  told?: Told[];
+  /**
+   * What the golfer was told on the spot of each rep, and where its middle is in the track, ms; kept beside what is computed
+   * here. Reps of the track that nothing was told of are not kept: they are another clip's, or were taken back.
+   */
+  told?: ToldRep[];
 }
+
+export type ToldRep = Told & { about: number };
 
 /** A session goes on for this long after its last bout, a bout after its last rep, ms. */
 const SESSION_GAP = 3 * 3600_000;
@@ -53,7 +59,7 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
     const boutId = await findBout(tx as unknown as Db, request, chosen);
     await tx.delete(rep).where(and(eq(rep.boutId, boutId), eq(rep.clipSha256, request.clip.sha256)));
     const out: string[] = [];
-    for (const r of analysis.reps) {
+    for (const { r, live } of withTold(analysis.reps, request.told)) {
       const id = randomUUID();
       out.push(id);
       await tx.insert(rep).values({
@@ -72,12 +78,21 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
         repId: id, measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null,
       })));
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
-      const live = request.told?.[r.index];
-      if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ ...live, actions: [], checks: [] }), by: "live" });
+      if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ result: live.result, cue: live.cue, reason: live.reason, actions: [], checks: [] }), by: "live" });
     }
     return out;
   });
   return { ids, analysis };
+}
+
+/** Each rep with what was told of it: of those that something was told of the nearest one, where anything was told at all. */
+function withTold(reps: readonly AnalysedRep[], told: readonly ToldRep[] | undefined): { r: AnalysedRep; live: ToldRep | null }[] {
+  if (!told) return reps.map((r) => ({ r, live: null }));
+  const apart = (r: AnalysedRep, live: ToldRep) => Math.abs(middleMs(r) - live.about);
+  return told.flatMap((live) => {
+    const r = [...reps].sort((a, b) => apart(a, live) - apart(b, live))[0];
+    return r && apart(r, live) < SAME_MS ? [{ r, live }] : [];
+  });
 }
 
 interface Chosen {

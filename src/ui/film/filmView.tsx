@@ -22,8 +22,6 @@ interface Props extends FilmRequest {
   drillName: string;
   stageName: string;
   stillStart: boolean;
-  /** Reps that hang together are told one by one, but not kept one by one yet: those are filmed and read. */
-  handsFree: boolean;
   /** The swings that a profile is made from. */
   baseline: boolean;
   /** A film can stand in for a camera. */
@@ -112,17 +110,8 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
 }
 
 /** Before the camera runs: which drill, which camera, and what is wrong if anything is. */
-function Before({ drill, drillName, stageName, view, reps, standIn, handsFree, setUp, state, start, counted }: Props & { state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
+function Before({ drill, drillName, stageName, view, reps, standIn, setUp, state, start, counted }: Props & { state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
   const loading = state.step === "loading";
-  if (!handsFree)
-    return (
-      <div className="max-w-[640px]">
-        <p className="mt-6 text-[15px] text-ink-2">{drillName}, {stageName.toLowerCase()}</p>
-        <h1 className="mt-1 text-[46px] leading-none">Film it with the phone, then read the clip</h1>
-        <p className="mt-4 text-[17px]">To-and-fro and foot turns are not counted hands free yet. Film one bout of them in one clip with the phone&rsquo;s own camera.</p>
-        <Button look="main" asChild className="mt-6 min-h-14 px-6 text-[20px]"><Link href={`/read?drill=${drill.id}`}>Read clips</Link></Button>
-      </div>
-    );
   return (
     <div className="grid gap-x-16 lg:grid-cols-[1fr_560px]">
     <div className="max-w-[640px]">

@@ -6,15 +6,16 @@ import { changeSince, type SetUpChange } from "@/core/film/stood";
 import type { Reach } from "@/core/film/plan";
 import type { LoopEvent } from "@/core/live/loop";
 import type { View } from "@/core/measures/catalogue";
-import type { CameraWorker, FilmFor, LiveAnswer, LiveTrack, LiveWorker, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
+import type { CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
 import type { Came } from "@/vision/worker/networkFiles";
 import { aimWords } from "./aimWords";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
 import { NotKeptError } from "@/ui/read/keep";
 import { goodSetUp, keepSetUp } from "./goodSetUp";
-import { Outbox } from "./outbox";
+import { Keeper } from "./keeper";
+import { counting, Outbox } from "./outbox";
 import { OUTBOX } from "./outboxName";
-import { SecondLooks, type LookingAgain } from "./secondLooks";
+import { SecondLooks, type LookingAgain, type OtherAnswer } from "./secondLooks";
 import { watchRoll } from "./roll";
 import type { Voice } from "./sounds";
 
@@ -82,9 +83,7 @@ export class Filming {
   private readonly outbox = new Outbox();
   private live: { worker: Worker; remote: Remote<LiveWorker> } | null = null;
   private camera: { worker: Worker; remote: Remote<CameraWorker>; running: RunningCamera; records: boolean } | null = null;
-  private readonly making = new Set<string>();
-  /** Who waits for the whole of an answered rep, by its id. */
-  private readonly whole = new Map<string, (seen: LiveTrack) => void>();
+  private readonly keeper = new Keeper(this.outbox);
   private again: ReturnType<typeof setTimeout> | null = null;
   private lock: WakeLockSentinel | null = null;
   /** Lets another page send what waits. */
@@ -118,7 +117,7 @@ export class Filming {
   /** Loads the network, and sees what an earlier page left. */
   async warm(): Promise<void> {
     const before = await this.outbox.ofBout(this.bout);
-    this.set({ before: before.filter((r) => !r.withdrawn).map(({ id, told }) => ({ id, told })) });
+    this.set({ before: before.flatMap(counting).map(({ id, told }) => ({ id, told })) });
     void this.send();
     void this.worker().remote.warm(undefined, proxy((came: Came) => this.set({ came }))).catch(() => {});
   }
@@ -163,7 +162,7 @@ export class Filming {
           sound: (sound) => this.voice.play(sound),
           tooSlow: (looksPerS) => this.set({ looksPerS }),
           answered: (answer) => void this.answered(answer),
-          completed: (seen) => this.whole.get(seen.id)?.(seen),
+          completed: (seen) => this.keeper.completed(seen),
         }),
       );
       const { frames } = running;
@@ -218,35 +217,33 @@ export class Filming {
   private async answered(answer: LiveAnswer): Promise<void> {
     const verdict = answer.rep.verdict!;
     this.set({ shown: { id: answer.id, rep: answer.rep } });
-    const whole = this.wholeOf(answer);
     if (verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
     // For whoever measures.
-    performance.mark("kingfisher:answer", { detail: { about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
+    performance.mark("kingfisher:answer", { detail: { id: answer.id, about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
     const { drill, stage, keepFilm } = this.request;
     const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
     const recording = this.camera?.records ? this.camera.remote : null;
-    this.making.add(answer.id);
-    let room = true;
-    try {
-      room = await this.outbox.put({ id: answer.id, boutId: this.bout, drill: drill.id, stage, at: new Date().toISOString(), told, track: { bytes: new Uint8Array(answer.track), sha256: answer.trackSha256 }, film: null, filming: true, keepFilm, withdrawn: false, sentAt: null });
-      const [film, seen] = await Promise.all([recording?.clip(answer.film.from, answer.film.to) ?? null, whole]);
-      if (film && !isRehearsal(verdict)) this.seconds.add({ id: answer.id, film: film.file, told });
-      room = (await this.outbox.change(answer.id, { film: keepFilm ? film : null, filming: false, ...(seen ? { track: { bytes: new Uint8Array(seen.track), sha256: seen.trackSha256 } } : {}) })) && room;
-    } finally {
-      this.making.delete(answer.id);
-    }
+    const { remote } = this.worker();
+    const made = await this.keeper.answered(answer, told, {
+      boutId: this.bout, drill: drill.id, stage, keepFilm, clip: recording && ((from, to) => recording.clip(from, to)), onFilmClock: (track, earlierMs) => remote.onFilmClock(track, earlierMs),
+    });
+    if (!made) return;
+    const { id, film, reps, room } = made;
+    if (film && !isRehearsal(verdict)) this.seconds.add({ id, film, reps });
     if (!room) this.set({ trouble: NO_ROOM });
     // What only this page's memory has is not left waiting for a rest.
     if (!room || !this.now.loop || RESTS.has(this.now.loop.state)) void this.send();
     else this.set({ waiting: await this.outbox.waiting() });
   }
 
-  /** A closer look at its film told more of a rep. */
-  private async toldAgain(id: string, { track, trackSha256, told }: ReadAgain, otherwise: boolean): Promise<void> {
-    const answer = this.now.loop?.answers.find((a) => a.id === id);
-    if (otherwise && answer) {
-      this.set({ atFirst: new Map([...this.now.atFirst, [id, answer.verdict]]) });
-      this.tell({ type: "corrected", id, verdict: { ...answer.verdict, ...told } });
+  /** A closer look at a film told more of its reps. */
+  private async toldAgain(id: string, { track, trackSha256 }: ReadAgain, otherwise: OtherAnswer[]): Promise<void> {
+    for (const other of otherwise) {
+      performance.mark("kingfisher:again", { detail: { id: other.id, result: other.told.result, cue: other.told.cue?.id ?? null } });
+      const answer = this.now.loop?.answers.find((a) => a.id === other.id);
+      if (!answer) continue;
+      this.set({ atFirst: new Map([...this.now.atFirst, [other.id, answer.verdict]]) });
+      this.tell({ type: "corrected", id: other.id, verdict: { ...answer.verdict, ...other.told } });
     }
     await this.outbox.readAgain(id, { bytes: new Uint8Array(track), sha256: trackSha256 });
     await this.send();
@@ -257,21 +254,13 @@ export class Filming {
     void this.live?.remote.stopReading();
   }
 
-  /** The whole of a rep, as soon as it has been seen; null when that does not come, as when the golfer walks off at once. */
-  private wholeOf({ id, film, answeredAt }: LiveAnswer): Promise<LiveTrack | null> {
-    return new Promise<LiveTrack | null>((resolve) => {
-      this.whole.set(id, resolve);
-      setTimeout(() => resolve(null), Math.max(0, film.to - answeredAt) + WHOLE_WITHIN_MS);
-    }).finally(() => this.whole.delete(id));
-  }
-
   /** Sends what waits, and tries again later when the computer does not answer. */
   private async send(): Promise<void> {
     if (this.again) clearTimeout(this.again);
     this.again = null;
     try {
       // A film that this page does not make will not be made any more.
-      await this.outbox.send((rep) => !this.making.has(rep.id));
+      await this.outbox.send((rep) => !this.keeper.isMaking(rep.id));
       this.set({ sending: null });
     } catch (error) {
       this.set({ sending: error instanceof NotKeptError ? error.message : "The computer does not answer. Your reps wait here." });
@@ -292,8 +281,7 @@ export class Filming {
   /** The golfer takes back the rep that is shown. */
   async withdraw(id: string): Promise<void> {
     this.tell({ type: "withdrawn", id });
-    this.seconds.drop(id);
-    await this.outbox.change(id, { withdrawn: true });
+    await this.outbox.withdraw(id);
     this.set({ shown: null, before: this.now.before.filter((r) => r.id !== id) });
     void this.send();
   }
@@ -349,8 +337,6 @@ const NO_ROOM = { message: "This device’s storage is full.", action: "Reps go 
 /** Reps are sent while nobody swings: what the computer does with one, and the film's way there, take their time from the network's. */
 const RESTS: ReadonlySet<LoopShown["state"]> = new Set(["looking", "paused", "blocked", "done"]);
 const CUTTING_MS = 3000;
-/** The whole of a rep is there this long after its end at the latest, ms. */
-const WHOLE_WITHIN_MS = 5000;
 /** What is to be put right is spoken again after this, ms. */
 const SPOKEN_AGAIN_MS = 6000;
 /** A cue is spoken when the fail's own sound is over, ms. */

@@ -3,29 +3,43 @@ import type { Told } from "@/core/judge/verdict";
 import { OUTBOX } from "./outboxName";
 import { keepReps, putBlob, takeBack } from "@/ui/read/keep";
 
-/** A rep on its way home: kept in the browser's own storage from its answer on until the computer has it. */
+/** A rep as it is kept: what was told of it, and where its middle is, ms on the camera's clock. */
+export interface KeptRep {
+  id: string;
+  about: number;
+  told: Told;
+  /** The golfer took it back. */
+  withdrawn: boolean;
+}
+
+/**
+ * A rep on its way home, or reps that hang together: kept in the browser's own storage from the first answer on until the
+ * computer has them.
+ */
 export interface Outgoing {
-  /** The answer's id. */
   id: string;
   boutId: string;
   drill: string;
   stage: string;
   /** When it was filmed, ISO. */
   at: string;
-  told: Told;
-  track: { bytes: Uint8Array<ArrayBuffer>; sha256: string };
+  reps: KeptRep[];
+  /** What was seen, and when its clock begins, ms on the camera's. */
+  track: { bytes: Uint8Array<ArrayBuffer>; sha256: string; from: number };
   /** Its film; null until the recorder has it, and where nothing is recorded. */
   film: { file: Blob; sha256: string } | null;
   /** Its film is still being made, and the whole of it seen. */
   filming: boolean;
   keepFilm: boolean;
-  /** The golfer took it back: it is not sent, or fetched back from the computer. */
-  withdrawn: boolean;
-  takenBack?: boolean;
   sentAt: string | null;
   /** The clip under which the computer has it: its film may be there only later. */
   sentAs?: SentClip;
+  /** All of its reps were taken back, and the computer knows. */
+  takenBack?: boolean;
 }
+
+/** Reps of it that count. */
+export const counting = ({ reps }: Pick<Outgoing, "reps">): KeptRep[] => reps.filter((r) => !r.withdrawn);
 
 interface SentClip {
   sha256: string;
@@ -47,13 +61,59 @@ const FORGOTTEN_MS = 24 * 3600_000;
 export class Outbox {
   private readonly db: Promise<IDBPDatabase<Schema>>;
   private readonly noRoom = new Map<string, Outgoing>();
+  private last: Promise<unknown> = Promise.resolve();
 
   constructor(name: string = OUTBOX.name) {
-    this.db = openDB<Schema>(name, 1, { upgrade: (db) => void db.createObjectStore("reps", { keyPath: "id" }).createIndex("bout", "boutId") });
+    this.db = openDB<Schema>(name, 2, {
+      upgrade: (db) => {
+        // The first version's rows say something else.
+        if (db.objectStoreNames.contains("reps")) db.deleteObjectStore("reps");
+        db.createObjectStore("reps", { keyPath: "id" }).createIndex("bout", "boutId");
+      },
+    });
   }
 
-  /** Keeps a rep, or what has changed of it. @returns whether the browser's storage had room for it */
-  async put(rep: Outgoing): Promise<boolean> {
+  /** Keeps a rep. @returns whether the browser's storage had room for it */
+  put(rep: Outgoing): Promise<boolean> {
+    return this.inTurn(() => this.write(rep));
+  }
+
+  /** Changes what is kept. @returns as `put`; true for what is not there */
+  change(id: string, change: Partial<Outgoing>): Promise<boolean> {
+    return this.changed(id, () => change);
+  }
+
+  /** One more rep that hangs together with what is kept already, of which more has been seen. */
+  append(id: string, rep: KeptRep, track: Outgoing["track"]): Promise<boolean> {
+    return this.changed(id, ({ reps }) => ({ reps: [...reps, rep], track }));
+  }
+
+  /** The golfer takes a rep back: what is left is sent anew. */
+  async withdraw(repId: string): Promise<void> {
+    const row = (await this.all()).find((o) => o.reps.some((r) => r.id === repId));
+    if (row) await this.changed(row.id, ({ reps }) => ({ reps: reps.map((r) => (r.id === repId ? { ...r, withdrawn: true } : r)), sentAt: null }));
+  }
+
+  /** A closer look at its film, on whose clock the track is, has told more: it is sent again. */
+  async readAgain(id: string, track: Omit<Outgoing["track"], "from">): Promise<void> {
+    await this.changed(id, (row) => ({ track: { ...track, from: row.track.from }, sentAt: null }));
+  }
+
+  private changed(id: string, of: (row: Outgoing) => Partial<Outgoing>): Promise<boolean> {
+    return this.inTurn(async () => {
+      const row = await this.get(id);
+      return !row || this.write({ ...row, ...of(row) });
+    });
+  }
+
+  /** One change after another: none is made of what another one is just replacing. */
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.last.then(work);
+    this.last = mine.catch(() => {});
+    return mine;
+  }
+
+  private async write(rep: Outgoing): Promise<boolean> {
     try {
       await (await this.db).put("reps", rep);
       this.noRoom.delete(rep.id);
@@ -65,16 +125,8 @@ export class Outbox {
     }
   }
 
-  /** @returns as `put`; true for a rep that is not there */
-  async change(id: string, change: Partial<Outgoing>): Promise<boolean> {
-    const rep = this.noRoom.get(id) ?? (await (await this.db).get("reps", id));
-    return !rep || this.put({ ...rep, ...change });
-  }
-
-  /** A closer look has told more of a rep: it is sent again. */
-  async readAgain(id: string, track: Outgoing["track"]): Promise<void> {
-    const rep = (await this.all()).find((r) => r.id === id);
-    if (rep && !rep.withdrawn) await this.put({ ...rep, track, sentAt: null });
+  private async get(id: string): Promise<Outgoing | undefined> {
+    return this.noRoom.get(id) ?? (await (await this.db).get("reps", id));
   }
 
   private async all(): Promise<Outgoing[]> {
@@ -87,8 +139,9 @@ export class Outbox {
     return (await this.all()).filter((r) => r.boutId === boutId);
   }
 
+  /** Reps that the computer does not have yet. */
   async waiting(): Promise<number> {
-    return (await this.all()).filter((r) => r.sentAt === null && !r.withdrawn).length;
+    return (await this.all()).filter((r) => r.sentAt === null).flatMap(counting).length;
   }
 
   /**
@@ -101,17 +154,21 @@ export class Outbox {
   async send(made: (rep: Outgoing) => boolean): Promise<void> {
     await navigator.locks.request(OUTBOX.sending, async () => {
       for (const rep of await this.all()) {
-        if (rep.withdrawn && rep.sentAt !== null && !rep.takenBack) {
-          await takeBack(rep.boutId, clipOf(rep).sha256);
+        const none = !counting(rep).length;
+        if (none && rep.sentAs && !rep.takenBack) {
+          await takeBack(rep.boutId, rep.sentAs.sha256);
           await this.change(rep.id, { takenBack: true });
         }
-        if (rep.sentAt !== null || rep.withdrawn) {
+        if (rep.sentAt !== null || none) {
           if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS) await (await this.db).delete("reps", rep.id);
           continue;
         }
         if (rep.filming && !made(rep)) return;
         await sendOne(rep);
-        await this.change(rep.id, { sentAt: new Date().toISOString(), sentAs: clipOf(rep), film: null, track: { ...rep.track, bytes: new Uint8Array() } });
+        // What came while it was on its way, a closer look or a rep that was taken back, goes out next time.
+        const now = await this.get(rep.id);
+        const same = now?.track.sha256 === rep.track.sha256 && counting(now).length === counting(rep).length;
+        await this.change(rep.id, { sentAs: clipOf(rep), film: null, ...(same ? { sentAt: new Date().toISOString() } : {}) });
       }
     });
   }
@@ -127,8 +184,8 @@ function clipOf({ film, track, at, sentAs }: Outgoing): SentClip {
 }
 
 async function sendOne(rep: Outgoing): Promise<void> {
-  const { film, track, keepFilm, drill, stage, boutId, at, told } = rep;
+  const { film, track, keepFilm, drill, stage, boutId, at } = rep;
   if (film && keepFilm) await putBlob("clips", film.sha256, film.file);
   await putBlob("tracks", track.sha256, new Blob([track.bytes]));
-  await keepReps({ clip: clipOf(rep), trackSha256: track.sha256, drill, stage, live: { boutId, at, told: [told] } });
+  await keepReps({ clip: clipOf(rep), trackSha256: track.sha256, drill, stage, live: { boutId, at, told: counting(rep).map(({ about, told }) => ({ ...told, about: about - track.from })) } });
 }

@@ -1,16 +1,23 @@
 import type { Told } from "@/core/judge/verdict";
 import type { ReadAgain } from "@/vision/worker/liveProtocol";
 
-/** How far the second looks are: which rep's film is read, how many wait with it, and how much of it is done (0–1). */
+/** How far the second looks are: which film is read, how many wait with it, and how much of it is done (0–1). */
 export interface LookingAgain {
   id: string;
   left: number;
   share: number;
 }
 
-interface Rep {
+/** A film that is to be read once more, with what was told of its reps, whose middles are on the film's clock, ms. */
+export interface FilmOfReps {
   id: string;
   film: Blob;
+  reps: readonly { id: string; about: number; told: Told }[];
+}
+
+/** Another answer than the first. */
+export interface OtherAnswer {
+  id: string;
   told: Told;
 }
 
@@ -18,30 +25,34 @@ interface Rep {
 const same = (a: Told, b: Told): boolean => a.result === b.result && a.cue?.id === b.cue?.id;
 
 /**
- * Reads the films of answered reps once more, closely, while nobody swings: those that were left open first. A film that is
- * stopped is read another time.
+ * Which answers a closer look gives otherwise; null when it tells less. A film is not as sharp as the camera's own pictures, so
+ * that it may leave open what they told: then the first reading stands.
+ */
+function othersIn({ reps }: FilmOfReps, again: ReadAgain): OtherAnswer[] | null {
+  const found = reps.map((rep) => ({ rep, told: again.reps.find((r) => Math.abs(r.about - rep.about) < SAME_MS)?.told }));
+  if (found.some(({ rep, told }) => !told || (told.result === "not judged" && rep.told.result !== "not judged"))) return null;
+  return found.flatMap(({ rep: { id, told: first }, told }) => (same(told!, first) ? [] : [{ id, told: told! }]));
+}
+
+/**
+ * Reads the films of answered reps once more, closely, while nobody swings: those with reps that were left open first. A film
+ * that is stopped is read another time.
  */
 export class SecondLooks {
-  private readonly waiting: Rep[] = [];
+  private readonly waiting: FilmOfReps[] = [];
   private on = false;
   private running = false;
 
   /**
    * @param read reads a film; null when it tells no more, or was stopped
    * @param changed how far it is; null when nothing is left, or it was stopped
-   * @param done what came of a rep, and whether that is another answer
+   * @param done what came of a film that tells more, and which answers are other ones
    */
-  constructor(private readonly read: (film: Blob, share: (share: number) => void) => Promise<ReadAgain | null>, private readonly changed: (now: LookingAgain | null) => void, private readonly done: (id: string, again: ReadAgain, otherwise: boolean) => Promise<void>) {}
+  constructor(private readonly read: (film: Blob, share: (share: number) => void) => Promise<ReadAgain | null>, private readonly changed: (now: LookingAgain | null) => void, private readonly done: (id: string, again: ReadAgain, otherwise: OtherAnswer[]) => Promise<void>) {}
 
-  add(rep: Rep): void {
-    this.waiting.push(rep);
+  add(film: FilmOfReps): void {
+    this.waiting.push(film);
     void this.run();
-  }
-
-  /** The golfer took a rep back. */
-  drop(id: string): void {
-    const at = this.waiting.findIndex((r) => r.id === id);
-    if (at >= 0) this.waiting.splice(at, 1);
   }
 
   start(): void {
@@ -59,16 +70,16 @@ export class SecondLooks {
     this.running = true;
     try {
       while (this.on) {
-        const rep = this.waiting.find((r) => r.told.result === "not judged") ?? this.waiting[0];
-        if (!rep) break;
-        const tell = (share: number) => this.changed({ id: rep.id, left: this.waiting.length, share });
+        const next = this.waiting.find((f) => f.reps.some((r) => r.told.result === "not judged")) ?? this.waiting[0];
+        if (!next) break;
+        const tell = (share: number) => this.changed({ id: next.id, left: this.waiting.length, share });
         tell(0);
-        const again = await this.read(rep.film, tell).catch(() => null);
+        const again = await this.read(next.film, tell).catch(() => null);
         // Stopped in the middle: it waits on.
         if (!this.on && !again) break;
-        const kept = this.waiting.includes(rep);
-        this.drop(rep.id);
-        if (again && kept) await this.done(rep.id, again, !same(again.told, rep.told));
+        this.waiting.splice(this.waiting.indexOf(next), 1);
+        const otherwise = again && othersIn(next, again);
+        if (otherwise) await this.done(next.id, again, otherwise);
       }
     } finally {
       this.running = false;
@@ -76,3 +87,6 @@ export class SecondLooks {
     }
   }
 }
+
+/** The same rep of another reading lies nearer than this, ms (as `core/live/watch`). */
+const SAME_MS = 400;

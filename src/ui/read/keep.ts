@@ -19,7 +19,7 @@ export async function putBlob(kind: "clips" | "tracks", sha256: string, body: Bl
 }
 
 /** Has an uploaded track judged and its reps kept. */
-export async function keepReps(request: { clip: { sha256: string; name: string; bytes: number }; trackSha256: string; drill: string; stage?: string; captureFps?: number; live?: { boutId: string; at: string; told: Told[] } }): Promise<KeptReps> {
+export async function keepReps(request: { clip: { sha256: string; name: string; bytes: number }; trackSha256: string; drill: string; stage?: string; captureFps?: number; live?: { boutId: string; at: string; told: (Told & { about: number })[] } }): Promise<KeptReps> {
   const response = await said(await fetch("/api/reps", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(request) }));
   return (await response.json()) as KeptReps;
 }

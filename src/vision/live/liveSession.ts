@@ -6,7 +6,8 @@ import { aimOf } from "../../core/film/aim";
 import type { Reach } from "../../core/film/plan";
 import { repLoop, startsStill, type LoopSnapshot, type Obstacle, type Sound } from "../../core/live/loop";
 import type { Look, Stance } from "../../core/live/stance";
-import { AFTER_END_MS, watchFor, type Attempt, type Decided, type RepWatch } from "../../core/live/watch";
+import { hangTogether } from "../../core/reps/rep";
+import { AFTER_END_MS, BEFORE_REP, watchFor, type Attempt, type Decided, type RepWatch } from "../../core/live/watch";
 import type { Problem } from "../../core/scene/problems";
 import type { GolferFacts } from "../../core/scene/scene";
 import type { Track } from "../../core/track/track";
@@ -16,15 +17,17 @@ import type { PoseNetwork } from "../network/poseNetwork";
 import { LiveReader, type LivePicture, type LiveReaderOptions } from "./liveReader";
 import type { LiveSpan } from "./liveSpan";
 
-/** What was seen of a rep: its track, and when that begins, ms on the camera's clock. */
-export interface SeenRep {
+/** What was seen of a rep, or of reps that hang together: its track, and when that begins, ms on the camera's clock. */
+export interface Seen {
   id: string;
   track: Track;
   trackFrom: number;
 }
 
 /** A rep that was answered, with what it was judged from. */
-export interface AnsweredRep extends Decided, SeenRep {
+export interface AnsweredRep extends Decided, Seen {
+  /** What it is kept with: itself, or the first of the reps that hang together with it. */
+  keptIn: string;
   /** Until when it is recorded, ms on the camera's clock: its finish, or the last hold or landing that the stage asks for, and half a second. */
   recordedTo: number;
   /** When the answer was there, ms on the camera's clock. */
@@ -49,8 +52,8 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
   /** How often a second it looks, when that is too seldom to find every rep; null when it is enough again. */
   tooSlow: (looksPerS: number | null) => void;
   answered: (rep: AnsweredRep) => void;
-  /** The whole of an answered rep has been seen. */
-  completed: (rep: SeenRep) => void;
+  /** The whole of what an answered rep is kept with has been seen. */
+  completed: (seen: Seen) => void;
 }
 
 /** A closer look is given up so long after what was to be judged, ms: an answer that comes later is none. */
@@ -77,6 +80,8 @@ export class LiveSession {
   readonly reader: LiveReader;
   private readonly loop;
   private readonly watch: RepWatch;
+  private readonly together: boolean;
+  private lastTo = -Infinity;
   private busy = false;
   private clearLooks = 0;
   private slow = false;
@@ -88,6 +93,7 @@ export class LiveSession {
   constructor(network: PoseNetwork, private readonly options: LiveSessionOptions) {
     const { stage, reps } = options;
     this.watch = watchFor(stage);
+    this.together = hangTogether(stage.rules);
     this.loop = createActor(repLoop, { input: { reps, already: options.already ?? 0, stillStart: startsStill(stage.rules) } });
     this.loop.on("sound", ({ sound }) => options.sound(sound));
     // Every look changes the machine's own memory: that is nobody else's business.
@@ -213,17 +219,33 @@ export class LiveSession {
       const { finish, impact, release } = one.rep.events;
       const over = finish?.t ?? (impact ?? release ? (impact ?? release)!.t + TO_FINISH_MS : one.rep.to);
       const recordedTo = Math.max(trackFrom + over, one.deciding ?? 0) + AFTER_END_MS;
-      this.completing.push({ id, from: trackFrom, to: recordedTo });
-      this.options.answered({ ...one, id, track, trackFrom, recordedTo, answeredAt: this.options.now() });
+      const keptIn = this.keptIn(id, one, trackFrom, recordedTo);
+      this.lastTo = recordedTo;
+      this.options.answered({ ...one, id, keptIn, track, trackFrom, recordedTo, answeredAt: this.options.now() });
       this.loop.send({ type: "answered", answer: { id, at: one.about, verdict } });
     }
     if (nothing) this.loop.send({ type: "nothing" });
   }
 
+  /** What a rep is kept with: reps that hang together stay so as long as all of them is still there to be seen. */
+  private keptIn(id: string, { from, to }: Decided, trackFrom: number, recordedTo: number): string {
+    const last = this.completing.at(-1);
+    if (this.together && last && recordedTo - last.from < TOGETHER_MS) {
+      last.to = recordedTo;
+      return last.id;
+    }
+    // In the middle of a spell its own turn must be the first.
+    const goesOn = this.together && from < this.lastTo + GOES_ON_MS;
+    this.completing.push({ id, from: goesOn ? Math.max(trackFrom, from - BEFORE_REP * (to - from)) : trackFrom, to: recordedTo });
+    return id;
+  }
+
   /** Hands on the whole of reps that are over. */
   private complete(now: number): void {
-    const over = this.completing.filter((c) => c.to <= now);
-    this.completing = this.completing.filter((c) => c.to > now);
+    // More that hangs together may come, as long as all is kept.
+    const isOver = (c: { from: number; to: number }) => c.to <= now && (!this.together || now > c.to + GOES_ON_MS || now > c.from + TOGETHER_MS);
+    const over = this.completing.filter(isOver);
+    this.completing = this.completing.filter((c) => !isOver(c));
     for (const { id, from, to } of over) {
       const span = this.reader.span(from, to);
       if (!span) continue;
@@ -245,6 +267,9 @@ export class LiveSession {
   }
 }
 
+/** Reps that hang together are kept together for so long, ms: what is seen is kept a little longer; the next one comes within this of the last one's end. */
+const TOGETHER_MS = 10_000;
+const GOES_ON_MS = 2500;
 /** A swing that has not finished by then does so within this of its strike, ms. */
 const TO_FINISH_MS = 1500;
 /** So many looks at the whole picture without an obstacle, and it is over. */

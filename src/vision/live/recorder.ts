@@ -70,7 +70,7 @@ export class Recorder {
    * The film between two times (ms on the camera's clock), as an MP4 that begins with the key picture before the first; once
    * the camera has come so far. Null when nothing of it is kept.
    */
-  async clip(fromMs: number, toMs: number): Promise<Blob | null> {
+  async clip(fromMs: number, toMs: number): Promise<{ file: Blob; fromMs: number } | null> {
     if (this.newest < toMs) await new Promise<void>((go) => { this.waiting.push({ until: toMs, go }); });
     const keys = this.ring.flatMap((p, i) => (p.type === "key" ? [i] : []));
     const first = keys.filter((i) => this.ring[i]!.timestamp * 1000 <= fromMs).at(-1) ?? keys[0];
@@ -84,7 +84,7 @@ export class Recorder {
     await output.start();
     for (const [i, packet] of packets.entries()) await source.add(packet.clone({ timestamp: packet.timestamp - start, sequenceNumber: i }), i === 0 ? this.meta : undefined);
     await output.finalize();
-    return new Blob([output.target.buffer!], { type: "video/mp4" });
+    return { file: new Blob([output.target.buffer!], { type: "video/mp4" }), fromMs: start * 1000 };
   }
 
   /** Lets those who wait for film have what there is: the camera has ended. */

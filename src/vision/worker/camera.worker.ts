@@ -31,7 +31,7 @@ const camera: CameraWorker = {
   },
   async clip(fromMs, toMs) {
     const made = (await recorder?.clip(fromMs, toMs)) ?? null;
-    return made && { file: made, sha256: bytesToHex(sha256(new Uint8Array(await made.arrayBuffer()))) };
+    return made && { ...made, sha256: bytesToHex(sha256(new Uint8Array(await made.file.arrayBuffer()))) };
   },
   pictures: () => count,
   stop() {

@@ -1,8 +1,10 @@
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { expose, transfer, wrap } from "comlink";
+import { middleMs } from "../../core/analyse";
 import { findStage, stageOf, type Stage } from "../../core/drills";
-import { writeTrack } from "../../core/formats/trackFile";
+import { readTrack, writeTrack } from "../../core/formats/trackFile";
+import { shiftTrack } from "../../core/track/shiftTrack";
 import type { Track } from "../../core/track/track";
 import { boxOf } from "../crop/resample";
 import { cutoutArea } from "../decode/cutout";
@@ -13,7 +15,7 @@ import type { PoseNetwork } from "../network/poseNetwork";
 import type { Came } from "./networkFiles";
 import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
 import { readFilm } from "./readFilm";
-import type { FilmFor, FromCamera, JudgeWorker, LiveTrack, LiveWorker, ReadAgain, ToCamera } from "./liveProtocol";
+import type { FilmFor, FromCamera, JudgeWorker, LiveWorker, ReadAgain, ToCamera, TrackFile } from "./liveProtocol";
 
 let loaded: Promise<Loaded> | null = null;
 let session: LiveSession | null = null;
@@ -72,14 +74,14 @@ const live: LiveWorker = {
       state: (s) => void listener.state({ state: s.value, answers: s.context.answers, obstacle: s.context.obstacle, aim: s.context.aim, aimed: s.context.aimed }),
       sound: (sound) => void listener.sound(sound),
       tooSlow: (looksPerS) => void listener.tooSlow(looksPerS),
-      answered: ({ id, rep, about, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
+      answered: ({ id, keptIn, rep, about, track, trackFrom, from, recordedTo, deciding, answeredAt }) => {
         const start = trackFrom + (rep.events.handStart?.t ?? rep.from);
-        const seen = file(id, track);
-        void listener.answered(transfer({ ...seen, rep, about, film: { from: Math.min(from, start - FILM_BEFORE_MS), to: recordedTo }, deciding, answeredAt }, [seen.track.buffer as ArrayBuffer]));
+        const seen = file(track);
+        void listener.answered(transfer({ ...seen, id, keptIn, trackFrom, rep, about, film: { from: Math.min(trackFrom, from, start - FILM_BEFORE_MS), to: recordedTo }, deciding, answeredAt }, [seen.track.buffer as ArrayBuffer]));
       },
-      completed: ({ id, track }) => {
-        const seen = file(id, track);
-        void listener.completed(transfer(seen, [seen.track.buffer as ArrayBuffer]));
+      completed: ({ id, track, trackFrom }) => {
+        const seen = file(track);
+        void listener.completed(transfer({ ...seen, id, trackFrom }, [seen.track.buffer as ArrayBuffer]));
       },
     }));
     pictures.onmessage = ({ data }: MessageEvent<FromCamera>) => {
@@ -89,6 +91,7 @@ const live: LiveWorker = {
   },
   tell: (event) => session?.tell(event),
   rolled: (deg) => void (session && (session.rollDeg = deg)),
+  onFilmClock: (track, earlierMs) => file(shiftTrack(readTrack(track), earlierMs)),
   readAgain: (film, told) => readAgain(film, told),
   stopReading: () => reading?.abort(),
   calls: () => session?.reader.calls ?? bareCalls,
@@ -116,10 +119,10 @@ async function readAgain(film: Blob, told: (share: number) => void): Promise<Rea
       },
     });
     const { reps } = await judge.remote.analyse(track, asked, false);
-    const verdict = reps.length === 1 ? reps[0]!.verdict : null;
-    if (!verdict || stop.signal.aborted) return null;
-    const { track: bytes, trackSha256 } = file("", track);
-    return transfer({ track: bytes, trackSha256, told: { result: verdict.result, cue: verdict.cue, reason: verdict.reason } }, [bytes.buffer as ArrayBuffer]);
+    if (stop.signal.aborted) return null;
+    const seen = file(track);
+    const said = reps.flatMap((r) => (r.verdict ? [{ about: middleMs(r), told: { result: r.verdict.result, cue: r.verdict.cue, reason: r.verdict.reason } }] : []));
+    return transfer({ ...seen, reps: said }, [seen.track.buffer as ArrayBuffer]);
   } catch (error) {
     // What can't be read closer keeps its first answer.
     if (error instanceof ClipError) return null;
@@ -155,9 +158,9 @@ function runBare(network: PoseNetwork, { width, height }: { width: number; heigh
 /** About the golfer's share of the picture's height. */
 const BARE_SQUARE = 0.64;
 
-function file(id: string, track: Track): LiveTrack {
+function file(track: Track): TrackFile {
   const bytes = writeTrack(track);
-  return { id, track: bytes, trackSha256: bytesToHex(sha256(bytes)) };
+  return { track: bytes, trackSha256: bytesToHex(sha256(bytes)) };
 }
 
 function startJudge(): NonNullable<typeof judge> {

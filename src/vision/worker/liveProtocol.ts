@@ -43,15 +43,22 @@ export interface LoopShown {
   aimed: boolean;
 }
 
-/** What was seen of a rep: its track as a file, and sha-256 in hex. */
-export interface LiveTrack {
-  id: string;
+/** A track as a file, and its sha-256 in hex. */
+export interface TrackFile {
   track: Uint8Array;
   trackSha256: string;
 }
 
+/** What was seen of a rep, or of reps that hang together; when its track begins, ms on the camera's clock. */
+export interface LiveTrack extends TrackFile {
+  id: string;
+  trackFrom: number;
+}
+
 /** A rep that was answered; times in ms on the camera's clock. */
 export interface LiveAnswer extends LiveTrack {
+  /** What it is kept with: its own id, or that of the first of the reps that hang together with it. */
+  keptIn: string;
   rep: AnalysedRep;
   /** Its middle: its top, where it has one. */
   about: number;
@@ -68,15 +75,13 @@ export interface LiveListener {
   /** See `LiveSessionOptions`. */
   tooSlow(looksPerS: number | null): void;
   answered(answer: LiveAnswer): void;
-  /** The whole of an answered rep: takes the place of what it was judged from. */
+  /** The whole of what answered reps are kept with: takes the place of what they were judged from. */
   completed(track: LiveTrack): void;
 }
 
-/** What a closer look at a rep's film told. */
-export interface ReadAgain {
-  track: Uint8Array;
-  trackSha256: string;
-  told: Told;
+/** What a closer look at a film told of each rep in it, whose middles are on the film's clock, ms. */
+export interface ReadAgain extends TrackFile {
+  reps: { about: number; told: Told }[];
 }
 
 export interface LiveWorker {
@@ -87,10 +92,9 @@ export interface LiveWorker {
   tell(event: LoopEvent): void;
   /** The phone's roll by its own sensor, degrees, + clockwise as its screen is seen. */
   rolled(deg: number): void;
-  /**
-   * Reads a rep's film closely while the camera's pictures are not looked at; null when not exactly one rep is found in it, or
-   * it was stopped.
-   */
+  /** A track on the clock of a film that began so much earlier, ms. */
+  onFilmClock(track: Uint8Array, earlierMs: number): TrackFile;
+  /** Reads a film closely while the camera's pictures are not looked at; null when it can't be read, or that was stopped. */
   readAgain(film: Blob, told: (share: number) => void): Promise<ReadAgain | null>;
   stopReading(): void;
   /** Calls of the network so far. */
@@ -112,8 +116,8 @@ export interface CameraWorker {
    * @param pictures where what the live worker wants of them goes
    */
   start(frames: ReadableStream<VideoFrame> | MessagePort, size: CameraSize, pictures: MessagePort, lost: (message: string) => void): Promise<{ records: boolean }>;
-  /** The film between two times, once the camera has come so far; null when there is none. */
-  clip(fromMs: number, toMs: number): Promise<{ file: Blob; sha256: string } | null>;
+  /** The film between two times, once the camera has come so far, and when it really begins; null when there is none. */
+  clip(fromMs: number, toMs: number): Promise<{ file: Blob; sha256: string; fromMs: number } | null>;
   /** Pictures that the camera gave so far, and those of them that were recorded. */
   pictures(): { taken: number; recorded: number };
   stop(): void;

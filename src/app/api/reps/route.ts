@@ -9,6 +9,7 @@ const told = z.object({
   result: z.enum(["pass", "fail", "not judged"]),
   cue: z.object({ id: z.string().max(60), words: z.string().max(60) }).nullable(),
   reason: z.object({ code: z.string().max(60), message: z.string().max(400) }).nullable(),
+  about: z.number().nonnegative(),
 });
 const body = z.object({
   clip: z.object({ sha256: hash, name: z.string().min(1).max(300), bytes: z.number().int().positive() }),
