@@ -4,13 +4,14 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "no
 import os from "node:os";
 import path from "node:path";
 import { Readable } from "node:stream";
+import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { WHY } from "@/core/analyse";
+import { middleMs, WHY } from "@/core/analyse";
 import { BlobMismatchError, blobPath, blobSize, putBlob } from "@/server/blobs/blobs";
 import { healBlobs } from "@/server/blobs/heal";
 import { DataInUseError, lockData } from "@/server/db/lock";
 import { closeDatabase, database } from "@/server/db/open";
-import { clip, golfer, rep } from "@/server/db/schema";
+import { clip, golfer, rep, verdict } from "@/server/db/schema";
 import { findRep, listBouts } from "@/server/reps/queries";
 import { saveReps } from "@/server/reps/saveReps";
 
@@ -101,6 +102,24 @@ describe("reps", () => {
     expect(await blobSize("tracks", sha(stranger))).toBeNull();
     expect(existsSync(path.join(dir, "lost", sha(stranger)))).toBe(true);
     expect(await blobSize("tracks", sha(bytes))).not.toBeNull();
+  });
+
+  it("that were told on the spot are kept by where they were told, once, and what was told beside what is computed", async () => {
+    const db = await database();
+    const boutId = "0b0e7c1e-6f1c-4a39-9a39-0d5f3f4c2a11";
+    const { analysis } = await saveReps(db, request("2026-11-24T15:00:00Z", "told.mp4"));
+    const about = middleMs(analysis.reps[0]!);
+    const live = { result: "not judged" as const, cue: null, reason: { code: "tooClose", message: "Too close." } };
+    const keep = async (...told: number[]) => (await saveReps(db, { ...request("2026-11-24T15:00:00Z", "told.mp4"), boutId, told: told.map((a) => ({ ...live, about: a })) })).ids;
+    // Sent twice it replaces itself; a rep that was told elsewhere in the track is not this one.
+    await keep(about + 90);
+    const [id] = await keep(about - 90, about + 2000);
+    const inBout = await db.select().from(rep).where(eq(rep.boutId, boutId));
+    expect(inBout.map((r) => r.id)).toEqual([id]);
+    const said = await db.select().from(verdict).where(eq(verdict.repId, id!));
+    expect(said.map((v) => [v.by, v.result]).sort()).toEqual([["computed", "pass"], ["live", "not judged"]]);
+    // All of them were taken back.
+    expect(await keep()).toEqual([]);
   });
 });
 

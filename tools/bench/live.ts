@@ -92,7 +92,7 @@ function judged(answers: readonly Told[]) {
   const same = (s: (typeof said)[number]) => s.told?.result === s.wanted.result && s.told.cue === s.wanted.cue;
   const delays = answers.flatMap((a) => a.delayMs ?? []);
   return {
-    missed: found.filter((f) => !f.length).length, doubled: found.filter((f) => f.length > 1).length, madeUp: answers.length - found.flat().length,
+    missed: found.filter((f) => !f.length).length, which: found.flatMap((f, k) => (f.length ? [] : [k + 1])), doubled: found.filter((f) => f.length > 1).length, madeUp: answers.length - found.flat().length,
     asTheTruth: said.filter(same).length, notJudged: said.filter((s) => s.told?.result === "not judged").length, against: said.filter((s) => s.told && s.told.result !== "not judged" && !same(s)).length,
     p50: Math.round(quantile(delays, 0.5)), p95: Math.round(quantile(delays, 0.95)),
   };
@@ -135,7 +135,7 @@ async function pageScript(): Promise<number> {
   return Math.round(all / 1024);
 }
 
-const say = (name: string, j: ReturnType<typeof judged>) => console.log(`${name}: ${j.missed} missed, ${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ${j.p50} ms after the deciding instant (95 %: ${j.p95})`);
+const say = (name: string, j: ReturnType<typeof judged>) => console.log(`${name}: ${j.missed} missed${j.which.length ? ` (${j.which.join(", ")})` : ""}, ${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ${j.p50} ms after the deciding instant (95 %: ${j.p95})`);
 try {
   await page.route("**/stand-in.looks", (route) => route.fulfill({ path: looks, contentType: "application/octet-stream" }));
   await page.addInitScript(() => {
