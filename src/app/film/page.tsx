@@ -10,6 +10,9 @@ import { ASKED, lensOf, type Lens } from "@/core/film/lens";
 import { bodyReach, planFilm } from "@/core/film/plan";
 import { resolves } from "@/core/film/resolves";
 import { roomOf } from "@/core/film/room";
+import { feedbackFor } from "@/core/practice/feedback";
+import { ladder } from "@/core/practice/ladder";
+import { stageReps } from "@/server/reps/stageReps";
 import { keepPlace } from "./actions";
 import { readPlace } from "./place";
 import { FilmView } from "@/ui/film/filmView";
@@ -26,6 +29,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
   if (!drill) notFound();
   const stage = drill.stages.find((s) => s.id === stageId) ?? drill.stages.find((s) => s.main) ?? drill.stages[0]!;
   const wanted = Number(reps);
+  const standing = ladder(drill, (await stageReps(db, golfer.id, [drill.id])).get(drill.id) ?? []).find((s) => s.stage.id === stage.id)!;
   const place = await readPlace();
   const room = roomOf(stage.target?.() ?? swing(), golfer.statureCm);
   const lens: Lens = { ...ASKED, fovDeg: place.fills === null ? USUAL_FOV : lensOf(golfer.statureCm, place.fills) };
@@ -36,6 +40,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
       drill={{ id: drill.id, own: drill.basedOn ? bare(drill) : null }} stage={stage.id} drillName={drill.name} stageName={stage.name} view={stage.view}
       stillStart={startsStill(stage.rules)} statureCm={golfer.statureCm} hand={golfer.hand} keepFilm={golfer.keepFilm} reach={bodyReach(room, stage.view)}
       reps={Number.isInteger(wanted) && wanted > 0 && wanted <= MOST_REPS ? wanted : drill.dose.reps}
+      feedback={feedbackFor(standing)}
       baseline={drill.id === BASELINE}
       setUp={{
         planned, place, lens, view: stage.view, hand: golfer.hand, units: golfer.units, toes: room.toes, ball: room.club[0] ? [room.club[0][0], room.club[0][2]] : null, keepPlace,

@@ -7,6 +7,8 @@ import type { AimFault } from "@/core/film/aimSteps";
 import { isRehearsal, type Told } from "@/core/judge/verdict";
 import type { Scene } from "@/core/scene/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
+import { FEEDBACK, sameCue, type Feedback } from "@/core/practice/feedback";
+import { Choice } from "@/ui/golfer/choice";
 import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
 import { AimSteps, FeetBelong } from "./aimView";
@@ -89,7 +91,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
   useEffect(() => filming.shows(preview), [filming, preview]);
   return (
     <>
-      {state.step !== "running" && <Before {...props} state={state} start={start} counted={counted} />}
+      {state.step !== "running" && <Before {...props} filming={filming} state={state} start={start} counted={counted} />}
       <div className={running ? "fixed inset-0 z-20 bg-paper" : "sr-only"} aria-hidden={!running}>
         <div className={preview ? "absolute inset-0 grid grid-rows-[auto_1fr]" : "hidden"}>
           <StateWords {...props} state={state} />
@@ -109,8 +111,10 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
   );
 }
 
+const ANSWERS: Record<Feedback, string> = { each: "Each rep", third: "Every third", end: "At the end" };
+
 /** Before the camera runs: which drill, which camera, and what is wrong if anything is. */
-function Before({ drill, drillName, stageName, view, reps, standIn, setUp, state, start, counted }: Props & { state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
+function Before({ drill, drillName, stageName, view, reps, standIn, setUp, feedback, filming, state, start, counted }: Props & { filming: Filming; state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
   const loading = state.step === "loading";
   return (
     <div className="grid gap-x-16 lg:grid-cols-[1fr_560px]">
@@ -122,6 +126,10 @@ function Before({ drill, drillName, stageName, view, reps, standIn, setUp, state
         <li>Turn the sound up: every state has its own sound, and a fail speaks its cue.</li>
         <li>Walk into the picture. You need not touch the phone again: both arms up for a second pauses.</li>
       </ol>
+      <div className="mt-6 max-w-[520px]">
+        <Choice legend="When do you want the answer?" value={state.feedback} onChange={(v) => filming.answers(v)} options={FEEDBACK.map((f) => [f, ANSWERS[f]] as const)} />
+        {feedback !== "each" && <p className="mt-2 text-[15px] text-ink-2">You pass most of these: {feedback === "third" ? "an answer after every third rep" : "the answers at the end"} make you feel it yourself. Three fails running are said at once.</p>}
+      </div>
       {state.trouble && (
         <p role="alert" className="mt-6 border-l-4 border-fail pl-4 text-[17px]"><strong className="block">{state.trouble.message}</strong>{state.trouble.action}</p>
       )}
@@ -161,7 +169,7 @@ const AIMING: ReadonlySet<LoopShown["state"]> = new Set(["looking", "settling"])
 const FRAMING: ReadonlySet<AimFault | null> = new Set(["feet cut off", "head cut off", "too far", "too near", "beside left", "beside right"]);
 
 /** What the loop waits for, large; before the first rep with the steps of the aim check. */
-function StateWords({ state, stillStart, view, hand }: Props & { state: FilmingState }) {
+function StateWords({ state, stillStart, view, hand, reps }: Props & { state: FilmingState }) {
   const { loop, change } = state;
   const wrong = faultOf(state) ? loop!.aim!.wrong : null;
   const said = wrong && wrong.fault !== "nobody" ? aimWords(wrong, view, hand) : loop ? stateWords(loop, stillStart) : { word: "One moment", more: "" };
@@ -171,6 +179,7 @@ function StateWords({ state, stillStart, view, hand }: Props & { state: FilmingS
       {loop?.aim && (!loop.aimed || wrong) && <div className="mb-4"><AimSteps aim={loop.aim} /></div>}
       <p className="display text-[64px] leading-[0.95] md:text-[92px]">{said.word}</p>
       <p className="mt-2 min-h-7 text-[20px]">{said.more}{change && change !== "same" && loop?.state === "armed" ? ` ${CHANGED[change]}` : ""}</p>
+      {state.feedback !== "each" && <p className="text-[20px]"><strong>{countedReps(state).length}</strong> / {reps}</p>}
       {told && !wrong && <p className="text-[15px] text-ink-2">{scaleWords(told.scale)}{change === "same" ? ` ${CHANGED.same}` : ""}</p>}
       {state.dims && loop && RESTING.has(loop.state) && <p className="mt-1 text-[15px] text-ink-2">This browser can&rsquo;t keep the screen on: set the phone&rsquo;s own screen to stay on for longer than a bout.</p>}
       <TooSlow state={state} />
@@ -202,6 +211,7 @@ function Controls({ filming, voice, state, stop, again }: { filming: Filming; vo
     ...(shown ? [["That one doesn’t count", () => void filming.withdraw(shown.id)] satisfies [string, () => void]] : []),
     ...(faultOf(state) && faultOf(state) !== "nobody" ? [["Film it as it stands", () => filming.tell({ type: "anyway" })] satisfies [string, () => void]] : []),
     [paused ? "Go on" : "Pause", () => filming.tell({ type: paused ? "resume" : "pause" })],
+    ...(state.feedback === "each" ? [] : [["Answer after each rep", () => filming.answers("each")] satisfies [string, () => void]]),
     [muted ? "Sound on" : "Sound off", () => setMuted(!muted)],
     ["End the bout", () => filming.tell({ type: "end" })],
     ["Stop the camera", stop],
@@ -253,6 +263,7 @@ function Done({ drill, baseline, reps, state, filming, counted }: Props & { stat
   const rehearsed = answers.some((a) => isRehearsal(a.told));
   const open = rehearsed ? 0 : answers.filter((a) => a.told.result === "not judged").length;
   const cues = answers.flatMap((a) => a.told.cue?.words ?? []);
+  const again = sameCue(answers.map((a) => a.told));
   const most = [...new Set(cues)].sort((a, b) => cues.filter((c) => c === b).length - cues.filter((c) => c === a).length)[0];
   return (
     <div className="h-full overflow-auto px-5 py-8 md:px-10">
@@ -261,6 +272,7 @@ function Done({ drill, baseline, reps, state, filming, counted }: Props & { stat
         {most ? <>The one thing to change: <strong>{most.toLowerCase()}</strong>.</> : passed ? "Nothing to change." : ""}
         {open > 0 && ` ${open === 1 ? "One was" : `${open} were`} not judged.`}
       </p>
+      {again && <p className="mt-2 text-[17px]">That was the cue three times running: try it another way. <Link className="underline underline-offset-4" href={`/drills/${drill.id}`}>Its easier stages and remedies</Link></p>}
       <TooSlow state={state} />
       <ol className="mt-6 grid max-w-[480px] gap-2">
         {answers.map((a, k) => (

@@ -4,8 +4,9 @@ import type { AnalysedRep } from "@/core/analyse";
 import { isRehearsal, type Told } from "@/core/judge/verdict";
 import { changeSince, type SetUpChange } from "@/core/film/stood";
 import type { Reach } from "@/core/film/plan";
-import type { LoopEvent } from "@/core/live/loop";
+import type { LoopEvent, Sound } from "@/core/live/loop";
 import type { View } from "@/core/measures/catalogue";
+import { isAnswered, type Feedback } from "@/core/practice/feedback";
 import type { CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
 import type { Came } from "@/vision/worker/networkFiles";
 import { aimWords } from "./aimWords";
@@ -27,6 +28,8 @@ export interface FilmRequest {
   hand: "left" | "right";
   reps: number;
   keepFilm: boolean;
+  /** When answers are said, as far as the golfer does not choose otherwise. */
+  feedback: Feedback;
   view: View;
   /** How far the movement's body goes; null where that is not known. */
   reach: Reach | null;
@@ -50,6 +53,8 @@ export interface FilmingState {
   loop: LoopShown | null;
   /** Of the camera's picture, px. */
   size: { width: number; height: number } | null;
+  /** When answers are said. */
+  feedback: Feedback;
   /** How the set-up differs from the last good one; null where there was none. */
   change: SetUpChange | null;
   /** The answer that is shown. */
@@ -71,7 +76,7 @@ export interface FilmingState {
 /** All reps of the bout that count, in order. */
 export const countedReps = ({ before, loop }: Pick<FilmingState, "before" | "loop">): CountedRep[] => [...before, ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict }))];
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", came: null, trouble: null, loop: null, size: null, change: null, shown: null, before: [], dims: false, looksPerS: null, again: null, atFirst: new Map(), waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", came: null, trouble: null, loop: null, size: null, feedback: "each", change: null, shown: null, before: [], dims: false, looksPerS: null, again: null, atFirst: new Map(), waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -97,10 +102,13 @@ export class Filming {
   private choice: CameraChoice = "screen side";
   private endRoll: () => void = () => {};
   private spokenAt = -Infinity;
+  /** The last answer was not said. */
+  private quiet = false;
 
   /** @param bout goes on after a reload */
   constructor(private readonly request: FilmRequest, private readonly voice: Voice, bout: string) {
     this.bout = bout;
+    this.now = { ...AT_FIRST, feedback: request.feedback };
   }
 
   readonly subscribe = (changed: () => void): (() => void) => {
@@ -159,7 +167,7 @@ export class Filming {
         { drill: drill.own ?? drill.id, stage, statureCm, hand, reach, reps, already: this.now.before.length, bench: bench().bench }, running.size, transfer(port1, [port1]),
         proxy({
           state: (loop) => this.loopIs(loop),
-          sound: (sound) => this.voice.play(sound),
+          sound: (sound) => this.sound(sound),
           tooSlow: (looksPerS) => this.set({ looksPerS }),
           answered: (answer) => void this.answered(answer),
           completed: (seen) => this.keeper.completed(seen),
@@ -216,12 +224,13 @@ export class Filming {
 
   private async answered(answer: LiveAnswer): Promise<void> {
     const verdict = answer.rep.verdict!;
-    this.set({ shown: { id: answer.id, rep: answer.rep } });
-    if (verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
+    const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
+    this.quiet = !isAnswered(this.now.feedback, [...countedReps(this.now).map((r) => r.told), told]);
+    this.set({ shown: this.quiet ? null : { id: answer.id, rep: answer.rep } });
+    if (!this.quiet && verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
     // For whoever measures.
     performance.mark("kingfisher:answer", { detail: { id: answer.id, about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
     const { drill, stage, keepFilm } = this.request;
-    const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
     const recording = this.camera?.records ? this.camera.remote : null;
     const { remote } = this.worker();
     const made = await this.keeper.answered(answer, told, {
@@ -269,6 +278,16 @@ export class Filming {
     this.set({ waiting: await this.outbox.waiting() });
   }
 
+  /** An answer that is not said sounds as any rep that was seen. */
+  private sound(sound: Sound): void {
+    this.voice.play(this.quiet && ANSWERS.has(sound) ? "seen" : sound);
+  }
+
+  /** The golfer wants more answers, or fewer. */
+  answers(feedback: Feedback): void {
+    this.set({ feedback });
+  }
+
   /** Whether the preview is to be seen. */
   shows(on: boolean): void {
     this.camera?.running.shows?.(on);
@@ -288,7 +307,9 @@ export class Filming {
 
   nextBout(bout: string): void {
     this.bout = bout;
-    this.set({ shown: null, before: [] });
+    this.stopSeconds();
+    this.seconds.clear();
+    this.set({ shown: null, before: [], atFirst: new Map() });
     this.tell({ type: "next bout" });
   }
 
@@ -333,6 +354,8 @@ interface Bench extends Pick<FilmFor, "bench"> {
 
 const GONE = { message: "The camera is gone.", action: "What was judged is kept, and the count goes on when it films again." };
 const NO_ROOM = { message: "This device’s storage is full.", action: "Reps go to the computer at once now. Leave this page open until it says that all are kept, and free some space." };
+
+const ANSWERS: ReadonlySet<Sound> = new Set(["pass", "fail", "not judged"]);
 
 /** Reps are sent while nobody swings: what the computer does with one, and the film's way there, take their time from the network's. */
 const RESTS: ReadonlySet<LoopShown["state"]> = new Set(["looking", "paused", "blocked", "done"]);

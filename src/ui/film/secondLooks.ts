@@ -60,6 +60,11 @@ export class SecondLooks {
     void this.run();
   }
 
+  /** Lets go of what waits: films of a bout that is gone by would fill the memory. */
+  clear(): void {
+    this.waiting.length = 0;
+  }
+
   /** Whoever reads must be told to stop as well. */
   stop(): void {
     this.on = false;
@@ -77,7 +82,9 @@ export class SecondLooks {
         const again = await this.read(next.film, tell).catch(() => null);
         // Stopped in the middle: it waits on.
         if (!this.on && !again) break;
-        this.waiting.splice(this.waiting.indexOf(next), 1);
+        const at = this.waiting.indexOf(next);
+        if (at < 0) continue;
+        this.waiting.splice(at, 1);
         const otherwise = again && othersIn(next, again);
         if (otherwise) await this.done(next.id, again, otherwise);
       }

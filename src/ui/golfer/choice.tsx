@@ -9,7 +9,7 @@ export function Choice<T extends string>({ legend, value, onChange, options }: {
   return (
     <div>
       <p id={id} className="mb-2 font-semibold">{legend}</p>
-      <RadioGroup.Root aria-labelledby={id} value={value} onValueChange={(v) => onChange(v as T)} className="grid grid-cols-2 gap-3">
+      <RadioGroup.Root aria-labelledby={id} value={value} onValueChange={(v) => onChange(v as T)} className={`grid gap-3 ${options.length % 3 === 0 ? "grid-cols-3" : "grid-cols-2"}`}>
         {options.map(([v, name]) => (
           <RadioGroup.Item key={v} value={v} className="min-h-12 rounded-control border-[1.5px] border-edge font-semibold data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-paper">
             {name}
