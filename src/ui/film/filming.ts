@@ -162,14 +162,16 @@ export class Filming {
       const cameraRemote = wrap<CameraWorker>(worker);
       const camera: NonNullable<typeof this.camera> = (this.camera = { worker, remote: cameraRemote, running, records: false });
       const { port1, port2 } = new MessageChannel();
+      // One that was stopped still has a moment.
+      const own = () => this.live?.remote === remote;
       const { drill, stage, statureCm, hand, reps, reach } = this.request;
       await remote.start(
         { drill: drill.own ?? drill.id, stage, statureCm, hand, reach, reps, already: this.now.before.length, bench: bench().bench }, running.size, transfer(port1, [port1]),
         proxy({
-          state: (loop) => this.loopIs(loop),
-          sound: (sound) => this.sound(sound),
-          tooSlow: (looksPerS) => this.set({ looksPerS }),
-          answered: (answer) => void this.answered(answer),
+          state: (loop) => own() && this.loopIs(loop),
+          sound: (sound) => own() && this.sound(sound),
+          tooSlow: (looksPerS) => own() && this.set({ looksPerS }),
+          answered: (answer) => void (own() && this.answered(answer)),
           completed: (seen) => this.keeper.completed(seen),
         }),
       );
@@ -324,16 +326,16 @@ export class Filming {
     void this.lock?.release();
     this.stopSeconds();
     this.endRoll();
+    this.keeper.finish();
     this.camera?.running.stop();
     void this.camera?.remote.stop();
-    const worker = this.camera?.worker;
+    const workers = [this.camera?.worker, this.live?.worker];
     // What is still being cut out of the recording has a moment.
     setTimeout(() => {
-      worker?.terminate();
+      workers.forEach((w) => w?.terminate());
       this.ended();
     }, CUTTING_MS);
     this.camera = null;
-    this.live?.worker.terminate();
     this.live = null;
     if (this.again) clearTimeout(this.again);
     this.set({ step: "ready", loop: null, size: null, change: null, looksPerS: null, shown: null, before: countedReps(this.now) });

@@ -22,6 +22,11 @@ export interface Made {
 /** The whole of a rep is there this long after its end at the latest, ms. */
 const WHOLE_WITHIN_MS = 5000;
 
+/** A worker that has ended never answers, ms. */
+const ANSWERS_WITHIN_MS = 20_000;
+
+const inTime = <T>(work: Promise<T>): Promise<T | null> => Promise.race([work, new Promise<null>((resolve) => setTimeout(() => resolve(null), ANSWERS_WITHIN_MS))]);
+
 interface Open {
   reps: KeptRep[];
   to: number;
@@ -68,9 +73,12 @@ export class Keeper {
       const seen = await whole;
       const { to } = this.open.get(id)!;
       this.open.delete(id);
-      const film = (await clip?.(answer.film.from, to)) ?? null;
       const now = seen ?? answer;
-      const shifted = film ? bytesOf(await onFilmClock(now.track, now.trackFrom - film.fromMs), film.fromMs) : bytesOf(now, now.trackFrom);
+      const cut = clip && (await inTime(clip(answer.film.from, to)));
+      const onFilm = cut && (await inTime(onFilmClock(now.track, now.trackFrom - cut.fromMs)));
+      // A film that nothing is drawn right on is none.
+      const film = onFilm ? cut : null;
+      const shifted = film && onFilm ? bytesOf(onFilm, film.fromMs) : bytesOf(now, now.trackFrom);
       const last = await this.outbox.change(id, { film: kept.keepFilm ? film : null, filming: false, track: shifted });
       return { id, film: film?.file ?? null, room: first && last, reps: reps.map((r) => ({ id: r.id, told: r.told, about: r.about - shifted.from })) };
     } finally {
@@ -81,6 +89,11 @@ export class Keeper {
   /** The whole of what is kept together has been seen. */
   completed(seen: LiveTrack): void {
     this.open.get(seen.id)?.whole(seen);
+  }
+
+  /** The camera stops: what is there is all there is. */
+  finish(): void {
+    for (const { whole } of this.open.values()) whole(null);
   }
 
   /** When the golfer walks off at once, the whole never comes. */
