@@ -195,8 +195,7 @@ export class Filming {
     this.set({ loop, ...this.setUp(was, loop) });
     this.sayAim(was, loop);
     if (rests) void this.send();
-    if (loop.state === "done" && was?.state !== "done") this.seconds.start();
-    if (loop.state !== "done" && was?.state === "done") this.stopSeconds();
+    if (was?.state !== loop.state) this.lookAgain();
   }
 
   /** Compares the set-up with the last good one as soon as it is found to be good, and remembers it. */
@@ -241,6 +240,7 @@ export class Filming {
     if (!made) return;
     const { id, film, reps, room } = made;
     if (film && !isRehearsal(verdict)) this.seconds.add({ id, film, reps });
+    this.lookAgain();
     if (!room) this.set({ trouble: NO_ROOM });
     // What only this page's memory has is not left waiting for a rest.
     if (!room || !this.now.loop || RESTS.has(this.now.loop.state)) void this.send();
@@ -258,6 +258,12 @@ export class Filming {
     }
     await this.outbox.readAgain(id, { bytes: new Uint8Array(track), sha256: trackSha256 });
     await this.send();
+  }
+
+  /** Films are read again when the bout is done and all of its reps have been seen to their end. */
+  private lookAgain(): void {
+    if (this.now.loop?.state !== "done") this.stopSeconds();
+    else if (!this.keeper.busy) this.seconds.start();
   }
 
   stopSeconds(): void {

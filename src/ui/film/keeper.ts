@@ -46,6 +46,11 @@ export class Keeper {
 
   constructor(private readonly outbox: Outbox) {}
 
+  /** Whether anything is still being made. */
+  get busy(): boolean {
+    return this.making.size > 0;
+  }
+
   /** Whether more of it is to come. */
   isMaking(id: string): boolean {
     return this.making.has(id);
