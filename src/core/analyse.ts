@@ -14,7 +14,7 @@ import { slice, split } from "./reps/split";
 import type { Turn } from "./reps/turns";
 import type { RepWindow } from "./reps/window";
 import { pressureSmoother } from "./reps/weight";
-import type { CameraFacts } from "./scene/camera";
+import { CAMERA_PRIOR, type CameraFacts } from "./scene/camera";
 import { during } from "./scene/problems";
 import { readScene, type GolferFacts, type Problem, type Scene } from "./scene/scene";
 import { finishTrack } from "./track/finishTrack";
@@ -200,7 +200,7 @@ function analysed({ motion, window, context, rep }: FoundRep, index: number, sce
   const unread = unreadOf(less, rules);
   const problems = during(all, rep.fromMs, rep.toMs);
   const raw = measureAll(motion, rep, rules);
-  const rolledShare = rules.uneven ? (100 * COM_HEIGHT * options.golfer.statureCm * Math.tan((ROLL_SD * Math.PI) / 180)) / Math.abs(raw.footGapAddress.value) : 0;
+  const rolledShare = rules.uneven ? (100 * COM_HEIGHT * options.golfer.statureCm * Math.tan((CAMERA_PRIOR.rollDeg[1] * Math.PI) / 180)) / Math.abs(raw.footGapAddress.value) : 0;
   const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted", unread, rolledShare };
   const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)])) as Record<MeasureId, Measured>;
   const footEvents = rep.footEvents.map((e, k) => {
@@ -274,8 +274,7 @@ function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, sort, 
 /** How well a strike's own sound is placed: its onset within a millisecond, its way within a third of a metre. */
 const HEARD_SD = 1.5;
 
-/** Roll of a phone that nothing tells, degrees (MOVEMENT, scale and view); and height of the centre of mass, share of stature (de Leva). */
-const ROLL_SD = 1.5;
+/** Height of the centre of mass, share of stature (de Leva). */
 const COM_HEIGHT = 0.56;
 
 /** Fewer copies than this share having a value means that it can't be relied on. */

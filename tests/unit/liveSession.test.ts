@@ -7,7 +7,7 @@ import { simulate } from "@/core/figure/simulate";
 import { readTrack } from "@/core/formats/trackFile";
 import { SETTLES_MS } from "@/core/judge/deciding";
 import type { LoopState, Sound } from "@/core/live/loop";
-import { SAME_MS } from "@/core/live/watch";
+import { SAME_MS, sameRep } from "@/core/live/sameRep";
 import { statureInPx } from "@/core/track/bodySize";
 import { at, POINT, POINTS, type Track } from "@/core/track/track";
 import type { Picture } from "@/vision/decode/openClip";
@@ -173,7 +173,7 @@ describe("a live session before real pictures", () => {
     expect([...new Set(answered.map((a) => a.keptIn))]).toEqual(completed.map((c) => c.id));
     for (const { id, track: kept, trackFrom } of completed) {
       const found = analyse(kept, { golfer: GOLFER, drill, live: true, samples: 8 }).reps.map((r) => trackFrom + middleMs(r));
-      for (const a of answered.filter((o) => o.keptIn === id)) expect(found.some((f) => Math.abs(f - a.about) < SAME_MS)).toBe(true);
+      for (const a of answered.filter((o) => o.keptIn === id)) expect(found.some((f) => sameRep(f, a.about))).toBe(true);
     }
   }, 120_000);
 });

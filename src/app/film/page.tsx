@@ -10,6 +10,7 @@ import { ASKED, lensOf, type Lens } from "@/core/film/lens";
 import { bodyReach, planFilm } from "@/core/film/plan";
 import { resolves } from "@/core/film/resolves";
 import { roomOf } from "@/core/film/room";
+import { CAMERA_PRIOR } from "@/core/scene/camera";
 import { feedbackFor } from "@/core/practice/feedback";
 import { ladder } from "@/core/practice/ladder";
 import { stageReps } from "@/server/reps/stageReps";
@@ -32,7 +33,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
   const standing = ladder(drill, (await stageReps(db, golfer.id, [drill.id])).get(drill.id) ?? []).find((s) => s.stage.id === stage.id)!;
   const place = await readPlace();
   const room = roomOf(stage.target?.() ?? swing(), golfer.statureCm);
-  const lens: Lens = { ...ASKED, fovDeg: place.fills === null ? USUAL_FOV : lensOf(golfer.statureCm, place.fills) };
+  const lens: Lens = { ...ASKED, fovDeg: place.fills === null ? CAMERA_PRIOR.hfovDeg[0] : lensOf(golfer.statureCm, place.fills) };
   const planned = planFilm(room, stage.view, lens, place);
   return (
     <FilmView
@@ -52,9 +53,6 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
 }
 
 const MOST_REPS = 60;
-
-/** Field of view of a phone whose lens nobody has measured, degrees: the middle of what phones have. */
-const USUAL_FOV = 67;
 
 /** A drill without its movements: functions stay on the server. */
 const bare = (drill: Drill): Drill => ({ ...drill, stages: drill.stages.map(({ target: _, faults: __, ...stage }) => stage) });

@@ -1,10 +1,11 @@
 import { asTrack, type Look, type Stance } from "../live/stance";
 import type { View } from "../measures/catalogue";
+import { CAMERA_PRIOR } from "../scene/camera";
 import type { Problem } from "../scene/problems";
 import { readScene, type GolferFacts, type Scene } from "../scene/scene";
 import { statureInPx } from "../track/bodySize";
 import { finishTrack } from "../track/finishTrack";
-import { at, OUTLINE, POINT, PRESENT, type Track } from "../track/track";
+import { at, EDGES, OUTLINE, POINT, PRESENT, type Track } from "../track/track";
 import { targetSign } from "../track/sides";
 import { AIM_STEPS, type Aim, type AimFault, type AimState, type AimStep, type AimWrong } from "./aimSteps";
 import type { Reach } from "./plan";
@@ -28,8 +29,8 @@ export interface AimInput {
   fps: number | null;
 }
 
-/** Twice what phones that nothing tells of are usually off by (MOVEMENT, scale and view: 1.5°), which every uncertainty reckons with anyway. */
-const ROLLED = 3;
+/** Twice what phones that nothing tells of are usually off by, which every uncertainty reckons with anyway, degrees. */
+const ROLLED = 2 * CAMERA_PRIOR.rollDeg[1];
 /** Fewer pictures a second than this are those of a camera in the dark, or of a device that can't: MOVEMENT's least for timing is 30, and a camera keeps it within a fifth. */
 const SLOW_FPS = 24;
 
@@ -40,11 +41,13 @@ const SLOW_FPS = 24;
 export function aimOf(input: AimInput): Aim {
   const { stance, rollDeg, fps } = input;
   if (!stance.present) return { steps: { you: "wrong", feet: "open", square: "open", level: "open", light: "open" }, wrong: wrong("you", "nobody", true), told: null };
-  const scene = stance.settled && !stance.moving ? sceneOf(input) : null;
+  const track = stance.settled && !stance.moving ? trackOf(input) : null;
+  const scene = track && readScene(finishTrack(track, input.view === "face-on"), input.golfer, input.view);
+  const stood = track && stoodAt(track);
   const problem = (...codes: Problem["code"][]) => scene?.problems.find((p) => codes.includes(p.code));
   const faults: Record<AimStep, AimWrong | null | undefined> = {
     you: problem("secondPerson") ? wrong("you", "several", false) : null,
-    feet: scene && framed(scene, input),
+    feet: scene && stood && framed(scene, stood, input),
     square: scene && (problem("wrongView", "lost") ? wrong("square", "wrong view", true) : problem("askew") ? wrong("square", "askew", false, scene.view.errorDeg) : null),
     level: rollDeg === null ? undefined : Math.abs(rollDeg) > ROLLED ? wrong("level", "rolled", false, rollDeg) : null,
     light: problem("dark") ? wrong("light", "dark", true) : fps !== null && fps < SLOW_FPS ? wrong("light", "slow", false, fps) : null,
@@ -53,7 +56,7 @@ export function aimOf(input: AimInput): Aim {
   return {
     steps: Object.fromEntries(AIM_STEPS.map((s) => [s, state(s)])) as Aim["steps"],
     wrong: AIM_STEPS.map((s) => faults[s]).find((f) => f) ?? null,
-    told: scene && { scale: scene.scale, stood: stoodAt(input) },
+    told: scene && stood && { scale: scene.scale, stood },
   };
 }
 
@@ -63,21 +66,17 @@ function trackOf({ looks, about, size: { width, height, fps } }: AimInput): Trac
   const seen = looks.filter((l) => l.presence >= PRESENT);
   const n = seen.length;
   return {
-    ...asTrack(seen), ...about, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: new Float32Array(n * 6).fill(NaN), footPaths: [], handsPaths: [], sounds: [],
+    ...asTrack(seen), ...about, outline: new Float32Array(n * OUTLINE).fill(NaN), footEdges: new Float32Array(n * EDGES).fill(NaN), footPaths: [], handsPaths: [], sounds: [],
     video: { width, height, frames: n, fps, rotation: 0, audio: false, durationMs: 0 }, crop: { cx: 0, cy: 0, size: 0 }, model: "",
   };
 }
 
-const sceneOf = (input: AimInput): Scene => readScene(finishTrack(trackOf(input), input.view === "face-on"), input.golfer, input.view);
-
 /** Whether all of the golfer is in the picture, near enough, and there is room for what the movement does. */
-function framed(scene: Scene, input: AimInput): AimWrong | null {
-  const { size, golfer, reach } = input;
+function framed(scene: Scene, { x, y }: Stood, { size, golfer, reach }: AimInput): AimWrong | null {
   const cut = scene.problems.find((p) => p.code === "outOfFrame");
   if (cut) return wrong("feet", cut.part === "feet" ? "feet cut off" : "head cut off", true);
   if (scene.problems.some((p) => p.code === "small")) return wrong("feet", "too far", false);
   if (!reach) return null;
-  const { x, y } = stoodAt(input);
   const px = (cm: number) => cm / scene.scale.cmPerPx;
   const sign = targetSign(golfer.hand);
   const [left, right] = sign > 0 ? [px(reach.across[0]), px(reach.across[1])] : [-px(reach.across[1]), -px(reach.across[0])];
@@ -87,8 +86,8 @@ function framed(scene: Scene, input: AimInput): AimWrong | null {
 }
 
 /** Where the golfer stands, by the middle of the looks. */
-function stoodAt({ looks, size: { width, height } }: AimInput): Stood {
-  const track = asTrack(looks.filter((l) => l.presence >= PRESENT));
+function stoodAt(track: Track): Stood {
+  const { width, height } = track.video;
   const i = track.times.length >> 1;
   const of = (axis: 0 | 1) => FEET.reduce((sum, p) => sum + track.landmarks[at(i, p) + axis]!, 0) / FEET.length;
   return { x: of(0) / width, y: of(1) / height, tall: statureInPx(track) / height };

@@ -42,6 +42,7 @@ export interface Reason {
 
 /** What a golfer is told of a rep. */
 export type Told = Pick<Verdict, "result" | "cue" | "reason">;
+export const toldOf = ({ result, cue, reason }: Told): Told => ({ result, cue, reason });
 
 /** What is said of a rep: pass, fail with one cue, or not judged with one reason. */
 export interface Verdict {

@@ -3,6 +3,7 @@ import type { Stage } from "../drills";
 import { decidesByTop, decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
 import { foundByArms } from "../reps/rep";
 import { roughReps } from "../track/roughReps";
+import { SAME_MS, sameRep } from "./sameRep";
 import { armsRaised, evenly, type Look, type Stance } from "./stance";
 
 /** A part of what was seen that is to be judged now; ms on the camera's clock. */
@@ -68,8 +69,6 @@ const LOOKED_FOR_MS = 30;
 const ROUGH_TOP_MS = 100;
 /** When a swing will be decided is known so long after its lowest hands, as a rule, ms. */
 const KNOWN_MS = 200;
-/** The same rep of another reading lies nearer than this, ms. */
-export const SAME_MS = 400;
 
 export const watchFor = (stage: Stage): RepWatch => (foundByArms(stage.rules) ? new SwingWatch(stage) : new SpellWatch(stage));
 
@@ -154,7 +153,7 @@ class SwingWatch implements RepWatch {
   }
 
   private own(attempt: Attempt, analysis: Analysis): AnalysedRep | undefined {
-    return analysis.reps.find((r) => Math.abs(middleMs(r) - (this.open!.top - attempt.from)) < SAME_MS);
+    return analysis.reps.find((r) => sameRep(middleMs(r), this.open!.top - attempt.from));
   }
 
   private close(decided: Decided[], low: number, nothing: boolean): Outcome {

@@ -7,8 +7,8 @@ export interface CameraFacts {
   hfovDeg?: number;
 }
 
-/** Heights that phones are stood at and fields of view that they have: middle and standard deviation. */
-export const CAMERA_PRIOR = { heightCm: [100, 25], hfovDeg: [67, 5] } as const;
+/** Heights that phones are stood at, fields of view that they have and how they lean: middle and standard deviation (roll: MOVEMENT, scale and view). */
+export const CAMERA_PRIOR = { heightCm: [100, 25], hfovDeg: [67, 5], rollDeg: [0, 1.5] } as const;
 
 /** A pinhole that stands level with the golfer's feet in its picture at the distance that the scale tells. */
 export interface Camera {

@@ -4,8 +4,8 @@ import { and, desc, eq, gt } from "drizzle-orm";
 import { ALGORITHM_VERSION, analyse, middleMs, WHY, type AnalysedRep, type Analysis } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
-import type { Told } from "../../core/judge/verdict";
-import { SAME_MS } from "../../core/live/watch";
+import { toldOf, type Told } from "../../core/judge/verdict";
+import { sameRep } from "../../core/live/sameRep";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
@@ -78,20 +78,23 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
         repId: id, measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null,
       })));
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
-      if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ result: live.result, cue: live.cue, reason: live.reason, actions: [], checks: [] }), by: "live" });
+      if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ ...toldOf(live), actions: [], checks: [] }), by: "live" });
     }
     return out;
   });
   return { ids, analysis };
 }
 
-/** Each rep with what was told of it: of those that something was told of the nearest one, where anything was told at all. */
+/** Each rep with what was told of it: for each answer the nearest rep that has none yet, where anything was told at all. */
 function withTold(reps: readonly AnalysedRep[], told: readonly ToldRep[] | undefined): { r: AnalysedRep; live: ToldRep | null }[] {
   if (!told) return reps.map((r) => ({ r, live: null }));
   const apart = (r: AnalysedRep, live: ToldRep) => Math.abs(middleMs(r) - live.about);
+  const left = new Set(reps);
   return told.flatMap((live) => {
-    const r = [...reps].sort((a, b) => apart(a, live) - apart(b, live))[0];
-    return r && apart(r, live) < SAME_MS ? [{ r, live }] : [];
+    const r = [...left].filter((one) => sameRep(middleMs(one), live.about)).sort((a, b) => apart(a, live) - apart(b, live))[0];
+    if (!r) return [];
+    left.delete(r);
+    return [{ r, live }];
   });
 }
 

@@ -1,14 +1,24 @@
 import type { AimWrong } from "@/core/film/aimSteps";
 import type { SetUpChange } from "@/core/film/stood";
 import type { View } from "@/core/measures/catalogue";
+import type { LoopShown } from "@/vision/worker/liveProtocol";
 import type { Said } from "./words";
 
+/** What is to be put right now; null while that is nothing, or nobody is there: what keeps reps from being judged always, what only tells less before the first one. */
+export function toPutRight(loop: Pick<LoopShown, "aim" | "aimed" | "state"> | null): Faulty | null {
+  const wrong = loop?.aim?.wrong;
+  return wrong && isFaulty(wrong) && loop?.state === "settling" && (wrong.blocks || !loop.aimed) ? wrong : null;
+}
+
+/** A fault of one who is there. */
+type Faulty = AimWrong & { fault: Exclude<AimWrong["fault"], "nobody"> };
+const isFaulty = (wrong: AimWrong): wrong is Faulty => wrong.fault !== "nobody";
+
 /** What to do about how the phone stands, in the words that are read from 5 m and spoken, and why. */
-export function aimWords({ fault, by }: AimWrong, view: View, hand: "left" | "right"): Said {
+export function aimWords({ fault, by }: Faulty, view: View, hand: "left" | "right"): Said {
   const faceOn = view === "face-on";
   const degrees = Math.abs(by ?? 0).toFixed(0);
   switch (fault) {
-    case "nobody": return { word: "Step into the picture", more: "Whole body and feet." };
     case "several": return { word: "Film alone", more: "Somebody else is in the picture. Wait until they have gone, or stand nearer than they do." };
     case "feet cut off": return { word: "Tilt the phone down", more: "Your feet are below the picture. One high note tells you when they are in." };
     case "head cut off": return { word: "Tilt the phone up", more: "Your head is above the picture. One high note tells you when it is in." };

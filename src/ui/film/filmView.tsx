@@ -12,7 +12,7 @@ import { Choice } from "@/ui/golfer/choice";
 import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
 import { AimSteps, FeetBelong } from "./aimView";
-import { aimWords, CHANGED } from "./aimWords";
+import { aimWords, CHANGED, toPutRight } from "./aimWords";
 import type { CameraChoice } from "./camera";
 import { countedReps, Filming, type FilmingState, type FilmRequest } from "./filming";
 import { SetUp, type SetUpProps } from "./setUp";
@@ -98,7 +98,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
           <div className="relative min-h-0 overflow-hidden bg-silt">
             <video ref={video} muted playsInline aria-label="What the camera sees" className={`h-full w-full object-contain ${choice === "screen side" ? "-scale-x-100" : ""} ${choice === "stand-in" ? "hidden" : ""}`} />
             <canvas key={runs} ref={canvas} aria-label="What the stand-in camera sees" className={`h-full w-full object-contain ${choice === "stand-in" ? "" : "hidden"}`} />
-            {preview && state.size && FRAMING.has(faultOf(state)) && <FeetBelong size={state.size} left={props.view !== "face-on" ? null : (props.hand === "right") === (choice === "screen side") ? "lead" : "trail"} />}
+            {preview && state.size && FRAMING.has(toPutRight(state.loop)?.fault) && <FeetBelong size={state.size} left={props.view !== "face-on" ? null : (props.hand === "right") === (choice === "screen side") ? "lead" : "trail"} />}
           </div>
         </div>
         {running && state.shown && state.loop?.state !== "done" && (
@@ -159,20 +159,14 @@ function Outgoing({ state }: { state: FilmingState }) {
   return <p className="text-[15px] text-ink-2">{state.waiting === 1 ? "One rep waits" : `${state.waiting} reps wait`} here to be sent.{state.sending ? ` ${state.sending}` : ""}</p>;
 }
 
-/** What is wrong with how the phone stands, while that is what is said. */
-function faultOf({ loop }: FilmingState): AimFault | null {
-  const wrong = loop?.aim?.wrong;
-  return wrong && AIMING.has(loop.state) && (wrong.blocks || !loop.aimed) ? wrong.fault : null;
-}
-
-const AIMING: ReadonlySet<LoopShown["state"]> = new Set(["looking", "settling"]);
-const FRAMING: ReadonlySet<AimFault | null> = new Set(["feet cut off", "head cut off", "too far", "too near", "beside left", "beside right"]);
+/** Faults that a mark in the picture helps with. */
+const FRAMING: ReadonlySet<AimFault | undefined> = new Set(["feet cut off", "head cut off", "too far", "too near", "beside left", "beside right"]);
 
 /** What the loop waits for, large; before the first rep with the steps of the aim check. */
 function StateWords({ state, stillStart, view, hand, reps }: Props & { state: FilmingState }) {
   const { loop, change } = state;
-  const wrong = faultOf(state) ? loop!.aim!.wrong : null;
-  const said = wrong && wrong.fault !== "nobody" ? aimWords(wrong, view, hand) : loop ? stateWords(loop, stillStart) : { word: "One moment", more: "" };
+  const wrong = toPutRight(loop);
+  const said = wrong ? aimWords(wrong, view, hand) : loop ? stateWords(loop, stillStart) : { word: "One moment", more: "" };
   const told = loop?.aim?.told;
   return (
     <div className="px-5 pt-5 pb-3" aria-live="polite">
@@ -209,7 +203,7 @@ function Controls({ filming, voice, state, stop, again }: { filming: Filming; vo
   const { shown } = state;
   const items: [words: string, does: () => void][] = [
     ...(shown ? [["That one doesn’t count", () => void filming.withdraw(shown.id)] satisfies [string, () => void]] : []),
-    ...(faultOf(state) && faultOf(state) !== "nobody" ? [["Film it as it stands", () => filming.tell({ type: "anyway" })] satisfies [string, () => void]] : []),
+    ...(toPutRight(state.loop) ? [["Film it as it stands", () => filming.tell({ type: "anyway" })] satisfies [string, () => void]] : []),
     [paused ? "Go on" : "Pause", () => filming.tell({ type: paused ? "resume" : "pause" })],
     ...(state.feedback === "each" ? [] : [["Answer after each rep", () => filming.answers("each")] satisfies [string, () => void]]),
     [muted ? "Sound on" : "Sound off", () => setMuted(!muted)],
@@ -251,7 +245,7 @@ function Again({ state: { again }, filming }: { state: FilmingState; filming: Fi
       <label className="grow">{again.left === 1 ? "One film is" : `${again.left} films are`} looked at more closely.
         <progress className="mt-1 block h-2 w-full accent-ink" value={again.share} max={1} />
       </label>
-      <Button look="quiet" onClick={() => filming.stopSeconds()}>Stop</Button>
+      <Button look="quiet" onClick={() => filming.stopLookingAgain()}>Stop</Button>
     </div>
   );
 }

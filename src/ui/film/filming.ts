@@ -1,7 +1,7 @@
 import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
-import { isRehearsal, type Told } from "@/core/judge/verdict";
+import { isRehearsal, toldOf, type Told } from "@/core/judge/verdict";
 import { changeSince, type SetUpChange } from "@/core/film/stood";
 import type { Reach } from "@/core/film/plan";
 import type { LoopEvent, Sound } from "@/core/live/loop";
@@ -9,7 +9,7 @@ import type { View } from "@/core/measures/catalogue";
 import { isAnswered, type Feedback } from "@/core/practice/feedback";
 import type { CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
 import type { Came } from "@/vision/worker/networkFiles";
-import { aimWords } from "./aimWords";
+import { aimWords, toPutRight } from "./aimWords";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
 import { NotKeptError } from "@/ui/read/keep";
 import { goodSetUp, keepSetUp } from "./goodSetUp";
@@ -95,6 +95,7 @@ export class Filming {
   private ended: () => void = () => {};
   private readonly seconds = new SecondLooks(
     (film, share) => this.live?.remote.readAgain(film, proxy(share)) ?? Promise.resolve(null),
+    () => void this.live?.remote.stopReading(),
     (again) => this.set({ again }),
     (id, again, otherwise) => this.toldAgain(id, again, otherwise),
   );
@@ -209,9 +210,9 @@ export class Filming {
   }
 
   /** Speaks what is to be put right, when that is something else than before. */
-  private sayAim(was: LoopShown | null, { aim, aimed, state }: LoopShown): void {
-    const wrong = aim?.wrong;
-    if (!wrong || wrong.fault === "nobody" || (aimed && !wrong.blocks) || state !== "settling") return;
+  private sayAim(was: LoopShown | null, loop: LoopShown): void {
+    const wrong = toPutRight(loop);
+    if (!wrong) return;
     if (was?.aim?.wrong?.fault === wrong.fault && performance.now() - this.spokenAt < SPOKEN_AGAIN_MS) return;
     this.spokenAt = performance.now();
     this.voice.say(aimWords(wrong, this.request.view, this.request.hand).word);
@@ -225,7 +226,7 @@ export class Filming {
 
   private async answered(answer: LiveAnswer): Promise<void> {
     const verdict = answer.rep.verdict!;
-    const told = { result: verdict.result, cue: verdict.cue, reason: verdict.reason };
+    const told = toldOf(verdict);
     this.quiet = !isAnswered(this.now.feedback, [...countedReps(this.now).map((r) => r.told), told]);
     this.set({ shown: this.quiet ? null : { id: answer.id, rep: answer.rep } });
     if (!this.quiet && verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
@@ -262,13 +263,13 @@ export class Filming {
 
   /** Films are read again when the bout is done and all of its reps have been seen to their end. */
   private lookAgain(): void {
-    if (this.now.loop?.state !== "done") this.stopSeconds();
+    if (this.now.loop?.state !== "done") this.seconds.stop();
     else if (!this.keeper.busy) this.seconds.start();
   }
 
-  stopSeconds(): void {
+  /** The golfer has seen enough of that. */
+  stopLookingAgain(): void {
     this.seconds.stop();
-    void this.live?.remote.stopReading();
   }
 
   /** Sends what waits, and tries again later when the computer does not answer. */
@@ -315,7 +316,6 @@ export class Filming {
 
   nextBout(bout: string): void {
     this.bout = bout;
-    this.stopSeconds();
     this.seconds.clear();
     this.set({ shown: null, before: [], atFirst: new Map() });
     this.tell({ type: "next bout" });
@@ -330,7 +330,7 @@ export class Filming {
   /** Ends the camera and the loop; what waits to be sent stays. */
   stop(): void {
     void this.lock?.release();
-    this.stopSeconds();
+    this.seconds.stop();
     this.endRoll();
     this.keeper.finish();
     this.camera?.running.stop();

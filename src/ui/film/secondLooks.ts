@@ -1,4 +1,5 @@
 import type { Told } from "@/core/judge/verdict";
+import { sameRep } from "@/core/live/sameRep";
 import type { ReadAgain } from "@/vision/worker/liveProtocol";
 
 /** How far the second looks are: which film is read, how many wait with it, and how much of it is done (0–1). */
@@ -29,7 +30,7 @@ const same = (a: Told, b: Told): boolean => a.result === b.result && a.cue?.id =
  * that it may leave open what they told: then the first reading stands.
  */
 function othersIn({ reps }: FilmOfReps, again: ReadAgain): OtherAnswer[] | null {
-  const found = reps.map((rep) => ({ rep, told: again.reps.find((r) => Math.abs(r.about - rep.about) < SAME_MS)?.told }));
+  const found = reps.map((rep) => ({ rep, told: again.reps.find((r) => sameRep(r.about, rep.about))?.told }));
   if (found.some(({ rep, told }) => !told || (told.result === "not judged" && rep.told.result !== "not judged"))) return null;
   return found.flatMap(({ rep: { id, told: first }, told }) => (same(told!, first) ? [] : [{ id, told: told! }]));
 }
@@ -42,13 +43,16 @@ export class SecondLooks {
   private readonly waiting: FilmOfReps[] = [];
   private on = false;
   private running = false;
+  /** How often it was stopped: a film that was read meanwhile waits on. */
+  private stops = 0;
 
   /**
    * @param read reads a film; null when it tells no more, or was stopped
+   * @param halt stops whoever reads
    * @param changed how far it is; null when nothing is left, or it was stopped
    * @param done what came of a film that tells more, and which answers are other ones
    */
-  constructor(private readonly read: (film: Blob, share: (share: number) => void) => Promise<ReadAgain | null>, private readonly changed: (now: LookingAgain | null) => void, private readonly done: (id: string, again: ReadAgain, otherwise: OtherAnswer[]) => Promise<void>) {}
+  constructor(private readonly read: (film: Blob, share: (share: number) => void) => Promise<ReadAgain | null>, private readonly halt: () => void, private readonly changed: (now: LookingAgain | null) => void, private readonly done: (id: string, again: ReadAgain, otherwise: OtherAnswer[]) => Promise<void>) {}
 
   add(film: FilmOfReps): void {
     this.waiting.push(film);
@@ -60,18 +64,21 @@ export class SecondLooks {
     void this.run();
   }
 
-  /** Lets go of what waits: films of a bout that is gone by would fill the memory. */
+  /** Stops, and lets go of what waits: films of a bout that is gone by would fill the memory. */
   clear(): void {
+    this.stop();
     this.waiting.length = 0;
   }
 
-  /** Whoever reads must be told to stop as well. */
   stop(): void {
+    if (!this.on) return;
     this.on = false;
+    this.stops++;
+    this.halt();
   }
 
   private async run(): Promise<void> {
-    if (this.running) return;
+    if (this.running || !this.on) return;
     this.running = true;
     try {
       while (this.on) {
@@ -79,11 +86,10 @@ export class SecondLooks {
         if (!next) break;
         const tell = (share: number) => this.changed({ id: next.id, left: this.waiting.length, share });
         tell(0);
+        const { stops } = this;
         const again = await this.read(next.film, tell).catch(() => null);
-        // Stopped in the middle: it waits on.
-        if (!this.on && !again) break;
         const at = this.waiting.indexOf(next);
-        if (at < 0) continue;
+        if (at < 0 || (!again && stops < this.stops)) continue;
         this.waiting.splice(at, 1);
         const otherwise = again && othersIn(next, again);
         if (otherwise) await this.done(next.id, again, otherwise);
@@ -94,6 +100,3 @@ export class SecondLooks {
     }
   }
 }
-
-/** The same rep of another reading lies nearer than this, ms (as `core/live/watch`). */
-const SAME_MS = 400;

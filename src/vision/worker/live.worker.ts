@@ -3,6 +3,7 @@ import { bytesToHex } from "@noble/hashes/utils.js";
 import { expose, transfer, wrap } from "comlink";
 import { middleMs } from "../../core/analyse";
 import { findStage, stageOf, type Stage } from "../../core/drills";
+import { toldOf } from "../../core/judge/verdict";
 import { readTrack, writeTrack } from "../../core/formats/trackFile";
 import { shiftTrack } from "../../core/track/shiftTrack";
 import type { Track } from "../../core/track/track";
@@ -121,7 +122,7 @@ async function readAgain(film: Blob, told: (share: number) => void): Promise<Rea
     const { reps } = await judge.remote.analyse(track, asked, false);
     if (stop.signal.aborted) return null;
     const seen = file(track);
-    const said = reps.flatMap((r) => (r.verdict ? [{ about: middleMs(r), told: { result: r.verdict.result, cue: r.verdict.cue, reason: r.verdict.reason } }] : []));
+    const said = reps.flatMap((r) => (r.verdict ? [{ about: middleMs(r), told: toldOf(r.verdict) }] : []));
     return transfer({ ...seen, reps: said }, [seen.track.buffer as ArrayBuffer]);
   } catch (error) {
     // What can't be read closer keeps its first answer.
