@@ -5,35 +5,19 @@
  * the truth, the network's calls, the page's tasks, and the interface time from nothing to the first verdict (3 s for each step of
  * a person, and every wait).
  */
-import { readFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import { mean, quantile } from "../../src/core/maths/stats";
-import type { Truth } from "../study/truthClip";
-import { recordLooks } from "./live/recordLooks";
+import { CALL_MS, serveLooks, STAND_IN, startBout, told, toldOf, truth, type Told } from "./live/bout";
 import { report } from "./report";
 import { openSite } from "./site";
 
 const STEP_S = 3;
-/** A rep that is told belongs to a true one when their tops are nearer than this, ms. */
-const SAME_MS = 400;
-const truth = JSON.parse(readFileSync("demo/clips/double-step-bout.json", "utf8")) as Truth;
 /** The check that the script of each rep fails (tools/clips/boutSet.ts). */
 const WANTED = [null, "lead-down", null, null, "small-step", null, null, "foot-first", null, null].map((cue) => ({ cue, result: cue ? "fail" : "pass" }));
 
-interface Told {
-  id: string;
-  about: number;
-  result: string;
-  cue: string | null;
-  delayMs: number | null;
-}
-
-/** What one call of the stand-in network takes, ms. */
-const CALL_MS = 10;
 /** The network's calls are counted over this long, from when it has begun, ms; those of the bare network for half as long before and after. */
 const COUNTED_MS = 60_000;
 const BEGUN_MS = 5000;
-const FILM = "demo/clips/double-step-bout.mp4";
 
 interface Ran {
   answers: Told[];
@@ -45,9 +29,7 @@ interface Ran {
   tasks: number[];
 }
 
-const looks = await recordLooks(FILM, truth.camera.knock ? [truth.camera.knock.at * 1000] : []);
 const { base, context, page, end } = await openSite("live", 3180);
-const told = () => page.evaluate(() => performance.getEntriesByName("kingfisher:answer").map((e) => (e as PerformanceMark).detail as Told));
 const calls = () => page.evaluate(() => (window as unknown as { kingfisherBench: { calls?: () => Promise<number> } }).kingfisherBench.calls?.() ?? 0);
 
 const pictures = () => page.evaluate(() => (window as unknown as { kingfisherBench: { pictures: () => Promise<{ taken: number }> } }).kingfisherBench.pictures());
@@ -56,10 +38,7 @@ const LEAST_PICTURES_PER_S = 30;
 
 /** The bout from the press that starts it to the film's end. */
 async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
-  await page.addInitScript(`window.kingfisherBench = { bench: ${bench} }`);
-  await page.goto(`${base}/film?drill=double-step&reps=10`);
-  await page.getByRole("button", { name: "Try without a camera" }).click();
-  await page.waitForFunction(() => (window as unknown as { kingfisherBench: { calls?: unknown } }).kingfisherBench.calls !== undefined, undefined, { timeout: 120_000 });
+  await startBout(page, base, `{ bench: ${bench} }`);
   await page.waitForTimeout(BEGUN_MS);
   const [before, { taken }, began] = [await calls(), await pictures(), performance.now()];
   await page.waitForTimeout(countedMs);
@@ -67,7 +46,7 @@ async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
   const callsPerS = ((await calls()) - before) / seconds;
   if (((await pictures()).taken - taken) / seconds < LEAST_PICTURES_PER_S) throw new Error(`the camera stood still beside ${bench}`);
   if (bench !== '"bare"') await page.waitForTimeout(truth.reps.at(-1)!.to + 6000 - BEGUN_MS - COUNTED_MS);
-  const answers = await told();
+  const answers = await told(page);
   const again = bench === "undefined" ? await closer() : [];
   return { answers, closer: answers.map((a) => ({ ...a, ...again.find((b) => b.id === a.id) })), callsPerS, tasks: await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks) };
 }
@@ -87,7 +66,7 @@ async function closer(): Promise<Pick<Told, "id" | "result" | "cue">[]> {
 
 /** What came of the reps. */
 function judged(answers: readonly Told[]) {
-  const found = truth.reps.map((r) => answers.filter((a) => Math.abs(a.about - r.events.top!) < SAME_MS));
+  const found = toldOf(answers);
   const said = found.map((f, k) => ({ wanted: WANTED[k]!, told: f[0] }));
   const same = (s: (typeof said)[number]) => s.told?.result === s.wanted.result && s.told.cue === s.wanted.cue;
   const delays = answers.flatMap((a) => a.delayMs ?? []);
@@ -118,7 +97,7 @@ async function firstVerdict(): Promise<{ firstVerdictS: number; steps: number }>
   for (const [question, answer] of [["Does anything hurt now?", "No"], ["A recent injury or operation, or dizziness?", "No"], ["Can you stand on each leg for ten seconds?", "Yes"], ["Are floor and shoes dry, and do they grip?", "Yes"], ["Is there room for the whole club, above and behind, and nobody in it?", "Yes"]] as const) await press("radio", answer, question);
   await press("button", "Go on");
   await press("button", "Try without a camera");
-  while (!(await told()).length) await page.waitForTimeout(250);
+  while (!(await told(page)).length) await page.waitForTimeout(250);
   return { firstVerdictS: Math.round((performance.now() - began) / 1000 + STEP_S * steps), steps };
 }
 
@@ -137,7 +116,7 @@ async function pageScript(): Promise<number> {
 
 const say = (name: string, j: ReturnType<typeof judged>) => console.log(`${name}: ${j.missed} missed${j.which.length ? ` (${j.which.join(", ")})` : ""}, ${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ${j.p50} ms after the deciding instant (95 %: ${j.p95})`);
 try {
-  await page.route("**/stand-in.looks", (route) => route.fulfill({ path: looks, contentType: "application/octet-stream" }));
+  await serveLooks(page);
   await page.addInitScript(() => {
     const w = window as unknown as { tasks: number[] };
     w.tasks = [];
@@ -149,7 +128,7 @@ try {
   const bare = [await bout('"bare"', COUNTED_MS / 2)];
   const real = await bout("undefined");
   bare.push(await bout('"bare"', COUNTED_MS / 2));
-  const standIn = await bout(`{ looks: "/stand-in.looks", ms: ${CALL_MS} }`);
+  const standIn = await bout(STAND_IN);
   const bareCallsPerS = mean(bare.map((r) => r.callsPerS));
   const [a, b, c] = [judged(real.answers), judged(standIn.answers), judged(real.closer)];
   say("real network", a);
