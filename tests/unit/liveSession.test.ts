@@ -8,39 +8,19 @@ import { readTrack } from "@/core/formats/trackFile";
 import { SETTLES_MS } from "@/core/judge/deciding";
 import type { LoopState, Sound } from "@/core/live/loop";
 import { SAME_MS, sameRep } from "@/core/live/sameRep";
-import { statureInPx } from "@/core/track/bodySize";
-import { at, POINT, POINTS, type Track } from "@/core/track/track";
+import type { Track } from "@/core/track/track";
 import type { Picture } from "@/vision/decode/openClip";
 import { Grabber } from "@/vision/live/grabber";
 import { LiveSession, type AnsweredRep, type Seen } from "@/vision/live/liveSession";
 import { SpanReadings } from "@/vision/live/spanReadings";
 import { standInNetwork, type RecordedLooks } from "@/vision/live/standInNetwork";
-import { MASK_SIZE, CROP_SIDE, type PoseNetwork } from "@/vision/network/poseNetwork";
+import type { PoseNetwork } from "@/vision/network/poseNetwork";
 import { loadNodeNetwork, openClipFile } from "@/vision/node/loadNode";
+import { trackLooks } from "../../tools/bench/live/trackLooks";
 import { exactTrack } from "../../tools/study/exactTrack";
 
 const GOLFER = { statureCm: 170, hand: "right" as const };
 const FRAME_MS = 1000 / 60;
-
-/** A track as a recording of the network: its points, in the square that they were seen in; no outline. */
-function recorded(track: Track): RecordedLooks {
-  const tall = statureInPx(track);
-  const { crop: square } = track;
-  const inCrop = (v: number, c: number) => ((v - c) / square.size + 0.5) * CROP_SIDE;
-  return {
-    times: track.times,
-    look(i) {
-      const points = new Float32Array(39 * 5);
-      const put = (p: number, x: number, y: number) => points.set([inCrop(x, square.cx), inCrop(y, square.cy), 0, 6, 6], p * 5);
-      for (let p = 0; p < POINTS; p++) put(p, track.landmarks[at(i, p)]!, track.landmarks[at(i, p) + 1]!);
-      // The middle of the hips, and a point on the circle round the body: what the next square is made of.
-      const hip = (axis: 0 | 1) => (track.landmarks[at(i, POINT.leftHip) + axis]! + track.landmarks[at(i, POINT.rightHip) + axis]!) / 2;
-      put(33, hip(0), hip(1));
-      put(34, hip(0), hip(1) - 0.55 * tall);
-      return { square, points, presence: 1, mask: new Int8Array(MASK_SIZE).fill(-127) };
-    },
-  };
-}
 
 interface Run {
   answered: AnsweredRep[];
@@ -108,7 +88,7 @@ async function played({ films, reps, every = 1, standsMs = 1500, drill = "double
   const { stage } = findStage(drill);
   for (const [nth, { track, clip: file, standing = false }] of [...films, ...(films[0]!.standing ? [] : [films[0]!])].entries()) {
     const clip = await openClipFile(file);
-    looks = recorded(track);
+    looks = trackLooks(track);
     size = { width: clip.width, height: clip.height, fps: 60 };
     session ??= new LiveSession(network, {
       stage, golfer: GOLFER, reach: null, reps, size, want: (w) => grabber.wants(w), release: (d) => grabber.back(d), now: () => now, newId: () => `rep ${run.answered.length + 1}`,

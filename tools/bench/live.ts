@@ -7,7 +7,7 @@
  */
 import { gzipSync } from "node:zlib";
 import { mean, quantile } from "../../src/core/maths/stats";
-import { CALL_MS, serveLooks, STAND_IN, startBout, told, toldOf, truth, type Told } from "./live/bout";
+import { CALL_MS, serveLooks, playedLooks, startBout, told, toldOf, truth, type Told } from "./live/bout";
 import { report } from "./report";
 import { openSite } from "./site";
 
@@ -128,7 +128,7 @@ try {
   const bare = [await bout('"bare"', COUNTED_MS / 2)];
   const real = await bout("undefined");
   bare.push(await bout('"bare"', COUNTED_MS / 2));
-  const standIn = await bout(STAND_IN);
+  const standIn = await bout(playedLooks());
   const bareCallsPerS = mean(bare.map((r) => r.callsPerS));
   const [a, b, c] = [judged(real.answers), judged(standIn.answers), judged(real.closer)];
   say("real network", a);

@@ -1,7 +1,7 @@
 import { transfer, wrap, type Remote } from "comlink";
 import { ASKED } from "@/core/film/lens";
 import { videoFrames } from "./videoFrames";
-import type { CameraSize, StandIn } from "@/vision/worker/liveProtocol";
+import type { Again, CameraSize, StandIn } from "@/vision/worker/liveProtocol";
 
 /** Which camera films: the one beside the screen, the one on the back, or the stand-in. */
 export type CameraChoice = "screen side" | "back" | "stand-in";
@@ -31,21 +31,21 @@ export class CameraError extends Error {
 /**
  * Opens a camera.
  *
- * @param films that stand in for a camera, all of them so many times
+ * @param films that stand in for a camera
  * @param preview where a stand-in draws what it shows
  * @throws CameraError
  */
-export function openCamera(choice: CameraChoice, films: readonly string[], times: number, preview: HTMLCanvasElement | null): Promise<RunningCamera> {
-  return choice === "stand-in" ? openStandIn(films, times, preview) : openReal(choice);
+export function openCamera(choice: CameraChoice, films: readonly string[], again: Again, preview: HTMLCanvasElement | null): Promise<RunningCamera> {
+  return choice === "stand-in" ? openStandIn(films, again, preview) : openReal(choice);
 }
 
-async function openStandIn(films: readonly string[], times: number, preview: HTMLCanvasElement | null): Promise<RunningCamera> {
+async function openStandIn(films: readonly string[], again: Again, preview: HTMLCanvasElement | null): Promise<RunningCamera> {
   const worker = new Worker(new URL("../../vision/worker/standIn.worker.ts", import.meta.url), { type: "module" });
   const remote: Remote<StandIn> = wrap<StandIn>(worker);
   const { port1, port2 } = new MessageChannel();
   const drawn = preview?.transferControlToOffscreen() ?? null;
   try {
-    const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), times, transfer(port1, [port1]), drawn && transfer(drawn, [drawn]));
+    const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), again, transfer(port1, [port1]), drawn && transfer(drawn, [drawn]));
     return { size, frames: port2, stream: null, shows: (on) => void remote.shows(on), stop: () => worker.terminate() };
   } catch {
     worker.terminate();

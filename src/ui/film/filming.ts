@@ -7,7 +7,7 @@ import type { Reach } from "@/core/film/plan";
 import type { LoopEvent, Sound } from "@/core/live/loop";
 import type { View } from "@/core/measures/catalogue";
 import { isAnswered, type Feedback } from "@/core/practice/feedback";
-import type { CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
+import type { Again, CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
 import type { Came } from "@/vision/worker/networkFiles";
 import { aimWords, toPutRight } from "./aimWords";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
@@ -152,7 +152,7 @@ export class Filming {
       const { remote } = this.worker();
       // A film begins when all is ready for it.
       if (choice === "stand-in") await remote.warm(bench().bench);
-      const running = await openCamera(choice, this.request.films, bench().plays ?? 1, shown.canvas);
+      const running = await openCamera(choice, bench().films ?? this.request.films, bench().again ?? ONCE, shown.canvas);
       if (shown.video && running.stream) {
         shown.video.srcObject = running.stream;
         await shown.video.play().catch(() => {});
@@ -353,13 +353,15 @@ export class Filming {
 const bench = (): Bench => (globalThis as { kingfisherBench?: Bench }).kingfisherBench ?? {};
 
 interface Bench extends Pick<FilmFor, "bench"> {
-  /** How often the stand-in's films are played. */
-  plays?: number;
+  /** Other films that stand in, and how often they are played. */
+  films?: string[];
+  again?: Again;
   /** Calls of the network so far, and the camera's pictures, for it to read. */
   calls?: () => Promise<number>;
   pictures?: () => Promise<{ taken: number; recorded: number }>;
 }
 
+const ONCE: Again = { times: 1, restS: 0 };
 const GONE = { message: "The camera is gone.", action: "What was judged is kept, and the count goes on when it films again." };
 const NO_ROOM = { message: "This device’s storage is full.", action: "Reps go to the computer at once now. Leave this page open until it says that all are kept, and free some space." };
 

@@ -19,8 +19,9 @@ const STEPS = 16;
  *
  * @param real finds people, which is rare
  * @param ms what one call takes
+ * @param restS how long the film's last picture stands before it is played again, s
  */
-export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: number): PoseNetwork {
+export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: number, restS = 0): PoseNetwork {
   let asked: { t: number; square: Square } | null = null;
   let last: Promise<unknown> = Promise.resolve();
   const heat = new Float32Array(HEAT_SIZE).fill(UNSURE_HEAT);
@@ -33,7 +34,7 @@ export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: numb
       const { t, square } = asked!;
       const answer = last.then(async () => {
         await new Promise((r) => setTimeout(r, ms));
-        return answered(looks, t, square, heat, masks.pop() ?? new Float32Array(MASK_SIZE));
+        return answered(looks.look(pictureAt(looks, t, restS)), square, heat, masks.pop() ?? new Float32Array(MASK_SIZE));
       });
       last = answer;
       return answer;
@@ -41,10 +42,14 @@ export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: numb
   };
 }
 
-function answered(looks: RecordedLooks, t: number, to: Square, heat: Float32Array<ArrayBuffer>, out: Float32Array<ArrayBuffer>): LandmarkOutput {
-  const { times } = looks;
+/** Which picture of the film is shown at a time, ms. */
+function pictureAt({ times }: RecordedLooks, t: number, restS: number): number {
   const frame = (times[times.length - 1]! - times[0]!) / (times.length - 1);
-  const { square: from, points, presence, mask } = looks.look(Math.max(0, Math.round(t / frame)) % times.length);
+  const period = times.length + Math.round((restS * 1000) / frame);
+  return Math.min(times.length - 1, Math.max(0, Math.round(t / frame)) % period);
+}
+
+function answered({ square: from, points, presence, mask }: ReturnType<RecordedLooks["look"]>, to: Square, heat: Float32Array<ArrayBuffer>, out: Float32Array<ArrayBuffer>): LandmarkOutput {
   // A place in one square's crop is at scale · place + shift in the other's.
   const scale = from.size / to.size;
   const shift = (of: "cx" | "cy") => CROP_SIDE * ((from[of] - to[of]) / to.size + 0.5 - scale / 2);

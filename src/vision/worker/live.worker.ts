@@ -56,7 +56,7 @@ const live: LiveWorker = {
     filmFor = film;
     const { network: real } = await load();
     if (film.bench === "bare") return void runBare(real, size, pictures);
-    const network = film.bench ? standInNetwork(real, await recorded(film.bench.looks), film.bench.ms) : real;
+    const network = film.bench ? standInNetwork(real, await recorded(film.bench.looks), film.bench.ms, film.bench.restS) : real;
     judge ??= startJudge();
     const { remote } = judge;
     const stage = stageFor(film);

@@ -29,8 +29,8 @@ export interface FilmFor {
   /** Reps of a bout, and how many of this one were counted before (of a page that was loaded again). */
   reps: number;
   already: number;
-  /** For benches: a recording that answers in place of the network, in so many ms; or the network alone, on whatever it is given. */
-  bench?: undefined | { looks: string; ms: number } | "bare";
+  /** For benches: a recording that answers in place of the network, in so many ms, of films that rest so long; or the network alone, on whatever it is given. */
+  bench?: undefined | { looks: string; ms: number; restS?: number } | "bare";
 }
 
 /** The state of the loop as the page shows it. */
@@ -123,9 +123,15 @@ export interface CameraWorker {
   stop(): void;
 }
 
+/** How often films are played, all of them, and how long the last picture stands after each, s. */
+export interface Again {
+  times: number;
+  restS: number;
+}
+
 export interface StandIn {
-  /** Plays films one after another as a camera would, at their own rate, and all of them so many times; posts each picture. */
-  play(films: string[], times: number, pictures: MessagePort, preview: OffscreenCanvas | null): Promise<CameraSize>;
+  /** Plays films one after another as a camera would, at their own rate; posts each picture. */
+  play(films: string[], again: Again, pictures: MessagePort, preview: OffscreenCanvas | null): Promise<CameraSize>;
   /** Whether the preview is to be seen. */
   shows(on: boolean): void;
 }

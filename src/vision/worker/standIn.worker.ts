@@ -7,14 +7,14 @@ let drawn = true;
 
 const standIn: StandIn = {
   shows: (on) => void (drawn = on),
-  async play(films, times, pictures, preview) {
+  async play(films, { times, restS }, pictures, preview) {
     const inputs = await Promise.all(films.map(open));
     void (async () => {
       const began = performance.now();
       let base = 0;
       for (const film of Array.from({ length: times }, () => inputs).flat()) {
-        await show(film, base, began, pictures, preview);
-        base += film.durationS;
+        await show(film, base, restS, began, pictures, preview);
+        base += film.durationS + restS;
       }
       pictures.postMessage("ended");
     })();
@@ -40,22 +40,28 @@ async function open(url: string): Promise<Film> {
 /** The preview is drawn so often, Hz. */
 const PREVIEW_HZ = 20;
 
-async function show({ sink, size }: Film, baseS: number, began: number, pictures: MessagePort, preview: OffscreenCanvas | null): Promise<void> {
+async function show({ sink, size, durationS }: Film, baseS: number, restS: number, began: number, pictures: MessagePort, preview: OffscreenCanvas | null): Promise<void> {
   const every = Math.max(1, Math.round(size.fps / PREVIEW_HZ));
   const context = preview?.getContext("2d") ?? null;
   if (preview) [preview.width, preview.height] = [size.width / 2, size.height / 2];
   let n = 0;
-  for await (const sample of sink.samples()) {
-    const t = baseS + sample.timestamp;
-    const wait = t * 1000 - (performance.now() - began);
+  let last: VideoFrame | null = null;
+  const post = async (atS: number, decoded: VideoFrame) => {
+    const wait = (baseS + atS) * 1000 - (performance.now() - began);
     if (wait > 1) await new Promise((r) => setTimeout(r, wait));
-    const decoded = sample.toVideoFrame();
     if (context && drawn && n++ % every === 0) context.drawImage(decoded, 0, 0, preview!.width, preview!.height);
-    const frame = new VideoFrame(decoded, { timestamp: Math.round(t * 1e6) });
-    decoded.close();
-    sample.close();
+    const frame = new VideoFrame(decoded, { timestamp: Math.round((baseS + atS) * 1e6) });
     pictures.postMessage(frame, [frame]);
+  };
+  for await (const sample of sink.samples()) {
+    last?.close();
+    last = sample.toVideoFrame();
+    await post(sample.timestamp, last);
+    sample.close();
   }
+  // A camera goes on while the golfer rests.
+  for (let k = 0; last && k < restS * size.fps; k++) await post(durationS + k / size.fps, last);
+  last?.close();
 }
 
 expose(standIn);

@@ -4,13 +4,18 @@ import { sameRep } from "../../../src/core/live/sameRep";
 import type { Truth } from "../../study/truthClip";
 import { recordLooks } from "./recordLooks";
 
+export const truthOf = (film: string): Truth => JSON.parse(readFileSync(film.replace(/mp4$/, "json"), "utf8")) as Truth;
+
 /** The film of a bout of ten that stands in for the camera, and its truth. */
 export const FILM = "demo/clips/double-step-bout.mp4";
-export const truth = JSON.parse(readFileSync("demo/clips/double-step-bout.json", "utf8")) as Truth;
+export const truth = truthOf(FILM);
+/** A film of one rep, its truth and its track. */
+export const ONE_REP = { film: "demo/clips/double-step-good.mp4", track: "demo/tracks/double-step-good.track" };
 
-/** What one call of the stand-in network takes, ms; and, for the page, that it stands in. */
+/** What one call of the stand-in network takes, ms. */
 export const CALL_MS = 10;
-export const STAND_IN = `{ looks: "/stand-in.looks", ms: ${CALL_MS} }`;
+/** For the page: the stand-in network answers. @param restS how long the film's last picture stands after each play, s */
+export const playedLooks = (restS = 0): string => `{ looks: "/stand-in.looks", ms: ${CALL_MS}, restS: ${restS} }`;
 
 /** An answer as the page marks it; `about` is its rep's middle, ms on the camera's clock. */
 export interface Told {
@@ -24,19 +29,19 @@ export interface Told {
 /** Answers so far. */
 export const told = (page: Page): Promise<Told[]> => page.evaluate(() => performance.getEntriesByName("kingfisher:answer").map((e) => (e as PerformanceMark).detail as Told));
 
-/** What was told of each true rep of the film that began at some time, ms. */
-export const toldOf = (answers: readonly Told[], beganMs = 0): Told[][] => truth.reps.map((r) => answers.filter((a) => sameRep(a.about - beganMs, r.events.top!)));
+/** What was told of each true rep of a film that began at some time, ms. */
+export const toldOf = (answers: readonly Told[], beganMs = 0, { reps } = truth): Told[][] => reps.map((r) => answers.filter((a) => sameRep(a.about - beganMs, r.events.top!)));
 
-/** Lets the stand-in network find what the real one says of the film. */
-export async function serveLooks(page: Page): Promise<void> {
-  const looks = await recordLooks(FILM, truth.camera.knock ? [truth.camera.knock.at * 1000] : []);
-  await page.route("**/stand-in.looks", (route) => route.fulfill({ path: looks, contentType: "application/octet-stream" }));
+/** Lets the stand-in network find what the real one says of the film. @param looks otherwise of another one */
+export async function serveLooks(page: Page, looks?: Buffer): Promise<void> {
+  const body = looks ?? readFileSync(await recordLooks(FILM, truth.camera.knock ? [truth.camera.knock.at * 1000] : []));
+  await page.route("**/stand-in.looks", (route) => route.fulfill({ body, contentType: "application/octet-stream" }));
 }
 
 /** Opens the page that films, presses *Try without a camera*, and waits until it runs. @param bench what stands in, as script */
-export async function startBout(page: Page, base: string, bench: string): Promise<void> {
+export async function startBout(page: Page, base: string, bench: string, reps = truth.reps.length): Promise<void> {
   await page.addInitScript(`window.kingfisherBench = ${bench}`);
-  await page.goto(`${base}/film?drill=double-step&reps=10`);
+  await page.goto(`${base}/film?drill=double-step&reps=${reps}`);
   await page.getByRole("button", { name: "Try without a camera" }).click();
   await page.waitForFunction(() => (window as unknown as { kingfisherBench: { calls?: unknown } }).kingfisherBench.calls !== undefined, undefined, { timeout: 120_000 });
 }
