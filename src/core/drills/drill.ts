@@ -156,3 +156,6 @@ export interface Drill {
   helps: { [K in SymptomId]?: number };
   stages: readonly Stage[];
 }
+
+/** Whether a stage's reps get a verdict; else it is a rehearsal: counted and shown. */
+export const isJudged = (stage: Stage): boolean => stage.checks.some((c) => c.level === "must" && c.point);

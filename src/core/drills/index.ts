@@ -33,7 +33,5 @@ export function bandFor(check: Stage["checks"][number], statureCm: number): [num
   return [lo === null ? null : check.scales[0] ? lo * k : lo, hi === null ? null : check.scales[1] ? hi * k : hi];
 }
 
-/** Whether a stage's reps get a verdict; else it is a rehearsal: counted and shown. */
-export const isJudged = (stage: Stage): boolean => stage.checks.some((c) => c.level === "must" && c.point);
-
+export { isJudged } from "./drill";
 export type { Check, Drill, FailWords, Fault, RequiredAction, Stage } from "./drill";
