@@ -64,6 +64,12 @@ export function planFilm(room: Room, view: View, lens: Lens, place: Place): Plan
   return { fits: false, depthNeeded: least };
 }
 
+/** How far off a phone must stand at the least to see a movement's body from a view, cm. */
+export function leastDepth(room: Room, view: View, lens: Lens): number {
+  const planned = planFilm({ ...room, club: [] }, view, lens, { depth: 0, width: null, ceiling: null });
+  return planned.fits ? 0 : planned.depthNeeded;
+}
+
 /** How far a movement's body goes from the middle between the feet, cm: across the picture (T seen face-on, D from behind; least and most), and up. */
 export interface Reach {
   across: readonly [number, number];

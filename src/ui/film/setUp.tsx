@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useState, useTransition } from "react";
 import { halfView, type Lens } from "@/core/film/lens";
 import type { FilmPlan, Loss, Place, Planned } from "@/core/film/plan";
@@ -18,6 +19,8 @@ export interface FilmingPlace extends Place {
 
 export interface SetUpProps {
   planned: Planned;
+  /** Where it does not fit: what the other view takes, cm, and the drills that are filmed from there. */
+  elsewhere: { depth: number; drills: { id: string; name: string }[] } | null;
   place: FilmingPlace;
   lens: Lens;
   view: View;
@@ -44,7 +47,7 @@ const LOST: Record<Loss, string> = {
 };
 
 /** Where the phone goes: the floor from above, what that gives, and the questions that it is reckoned from. */
-export function SetUp({ planned, place, lens, view, hand, units, ball, toes, resolved, keepPlace }: SetUpProps) {
+export function SetUp({ planned, elsewhere, place, lens, view, hand, units, ball, toes, resolved, keepPlace }: SetUpProps) {
   const length = (cm: number) => placeLength(cm, units);
   return (
     <section aria-labelledby="set-up" className="mt-6 max-w-[560px]">
@@ -63,7 +66,17 @@ export function SetUp({ planned, place, lens, view, hand, units, ball, toes, res
           <Resolutions resolved={resolved} />
         </>
       ) : (
-        <p className="mt-1 text-[17px]">You said {length(place.depth!)}. Nearer, your feet or hands leave the picture. Film it where there is room, {view === "face-on" ? "or choose a drill that is filmed from behind" : "or choose a drill that is filmed from the front"}.</p>
+        <>
+          <p className="mt-1 text-[17px]">You said {length(place.depth!)}. Nearer, your feet or hands leave the picture. Film it where there is room.</p>
+          {elsewhere && (
+            <div className="mt-3 border-l-4 border-ink pl-3">
+              <p className="text-[17px]">Is there {length(elsewhere.depth)} {view === "face-on" ? "behind" : "in front of"} you? Then these drills remain, filmed from {view === "face-on" ? "behind" : "the front"}:</p>
+              <ul className="mt-1 flex flex-wrap gap-x-4 text-[15px]">
+                {elsewhere.drills.map((d) => <li key={d.id}><Link className="inline-flex min-h-11 items-center underline underline-offset-4" href={`/film?drill=${d.id}`}>{d.name}</Link></li>)}
+              </ul>
+            </div>
+          )}
+        </>
       )}
       <PlaceForm place={place} lens={lens} view={view} units={units} keepPlace={keepPlace} />
     </section>
