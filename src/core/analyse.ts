@@ -8,7 +8,7 @@ import { readMotion, type Motion } from "./motion/motion";
 import type { FootEvent } from "./reps/events/footEvents";
 import { strikeWeight } from "./reps/events/hands";
 import { readRep } from "./reps/readRep";
-import { EVENT_NAMES, type EventName, type Rep, type RepContext, hangTogether, type RepRules } from "./reps/rep";
+import { EVENT_NAMES, type EventName, type Rep, type RepContext, hangTogether, type RepRules, hasStrike } from "./reps/rep";
 import { series, type RepSeries } from "./reps/series";
 import { slice, split } from "./reps/split";
 import type { Turn } from "./reps/turns";
@@ -90,6 +90,8 @@ const LONGEST_DOWN = 800;
 const FRAME_SHARE = 1 / Math.sqrt(12);
 /** Picture–sound offset of a phone that no clap has measured, ms (MOVEMENT, impact). */
 const SOUND_U = 20;
+/** Live, sound and picture come by clocks of their own, that only how soon they come brings together: twice as much, by hand. */
+const LIVE_SOUND_U = 40;
 const SOUND_CM_PER_MS = 34.3;
 const SAMPLES = 64;
 
@@ -107,13 +109,13 @@ export function analyse(original: Track, options: AnalyseOptions): Analysis {
   const asksSpeed = options.captureFps === undefined && !options.live;
   const told = readReps(realTime(original, options.captureFps), ask);
   // No swing at the speed the film plays: perhaps one at a slow-motion camera's.
-  const slowed = told.reps.length || !asksSpeed || !swings(ask.rules) ? null : slowSwing(original, ask);
+  const slowed = told.reps.length || !asksSpeed || !hasStrike(ask.rules) ? null : slowSwing(original, ask);
   const read = slowed ?? told;
   const half = slowed ? null : halved(original);
   const less = half && readReps(realTime(half, options.captureFps), ask).reps;
   const problems = [...read.scene.problems];
   if (!read.reps.length) problems.push({ code: "noMotion", message: "No rep is seen in this clip.", action: "Film from before you stand still until after the finish.", touches: "nothing" });
-  else if (asksSpeed && swings(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
+  else if (asksSpeed && hasStrike(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
   return {
     drill: options.drill,
     stage: stage?.id ?? null,
@@ -151,13 +153,11 @@ interface ReadReps {
   reps: FoundRep[];
 }
 
-const swings = (rules: RepRules) => rules.kind === "swing" || rules.kind === "step-swing";
-
 function readReps(timed: Track, { options, rules, view }: Ask): ReadReps {
   const track = finishTrack(timed, view === "face-on");
   const scene = readScene(track, options.golfer, view, options.camera);
   const whole = readMotion(track, scene, options.golfer);
-  const offset = options.soundOffset ?? { t: 0, u: SOUND_U };
+  const offset = options.soundOffset ?? { t: 0, u: options.live ? LIVE_SOUND_U : SOUND_U };
   const travel = scene.camera.distanceCm / SOUND_CM_PER_MS;
   const strikes = { ms: track.sounds.map((s) => s.t - offset.t - travel), u: offset.u };
   const wholeSmoother = pressureSmoother(whole, rules.kind === "cycle");

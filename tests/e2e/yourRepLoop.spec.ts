@@ -2,6 +2,7 @@ import { execFileSync } from "node:child_process";
 import { existsSync, mkdirSync } from "node:fs";
 import { chromium, expect, test, type BrowserContext, type Page } from "@playwright/test";
 import { chromiumPath, CHROMIUM_FLAGS } from "../../tools/chromium";
+import { readTrack } from "../../src/core/formats/trackFile";
 import { accessible } from "./accessible";
 
 /** The first four reps of a bout; Chromium's fake camera plays such a file at 30 pictures a second, at 1280 × 720, again and again. */
@@ -67,7 +68,9 @@ test("what comes between is said, each with what to do, and it goes on when that
   }, on);
   await known(phone);
   await phone.goto("/film?drill=double-step");
+  await phone.getByRole("radio", { name: "Yes" }).click();
   await phone.getByRole("button", { name: "Start the camera" }).click();
+  await expect(phone.getByText("The microphone may not be used")).toBeVisible({ timeout: 60_000 });
   await expect(phone.getByText(/keep the screen on: set the phone/)).toBeVisible({ timeout: 60_000 });
   await expect(phone.getByText(/^The camera gives 1[0-9] pictures a second/)).toBeVisible({ timeout: 60_000 });
   await accessible(phone);
@@ -87,7 +90,7 @@ test("what comes between is said, each with what to do, and it goes on when that
   await phone.close();
 });
 
-test("in a browser that shows a camera’s pictures but does not hand them out reps are seen; one that finds no room in its storage is sent at once", async () => {
+test("in a browser that shows a camera’s pictures but does not hand them out reps are seen, and heard; one that finds no room in its storage is sent at once", async () => {
   const phone = await context.newPage();
   await phone.addInitScript(() => {
     Reflect.deleteProperty(globalThis, "MediaStreamTrackProcessor");
@@ -95,11 +98,17 @@ test("in a browser that shows a camera’s pictures but does not hand them out r
       throw new DOMException("full", "QuotaExceededError");
     };
   });
+  await context.grantPermissions(["camera", "microphone"]);
   await phone.goto("/film?drill=double-step&reps=4");
+  await phone.getByRole("radio", { name: "Yes" }).click();
   await phone.getByRole("button", { name: "Start the camera" }).click();
+  const track = phone.waitForRequest((r) => r.method() === "PUT" && r.url().includes("/api/tracks/"), { timeout: 120_000 });
   const sent = phone.waitForResponse((r) => r.request().method() === "POST" && r.url().includes("/reps"), { timeout: 120_000 });
   await expect(phone.getByRole("alert").filter({ hasText: "This device’s storage is full." })).toBeVisible({ timeout: 120_000 });
   expect((await sent).ok()).toBe(true);
+  // Chromium's fake microphone beeps every second.
+  const kept = await phone.request.get((await track).url());
+  expect(readTrack(new Uint8Array(await kept.body())).sounds.length).toBeGreaterThan(1);
   await phone.close();
 });
 
@@ -121,6 +130,11 @@ test("the phone’s place is planned for the room there is, and the room is reme
   await plan.getByLabel("Room in front of you").fill("1");
   await plan.getByRole("button", { name: "Plan it" }).click();
   await expect(plan.getByRole("heading", { name: /^It takes/ })).toBeVisible();
+  // What is filmed from the other side may still have room.
+  await expect(plan.getByText(/^Is there [\d.]+ m behind you/)).toBeVisible();
+  await plan.getByRole("link", { name: "Hips on the wall" }).click();
+  await expect(page.getByText("part one of two")).toBeVisible();
+  await page.goBack();
   for (const field of ["Room in front of you", "Room along the line"]) await plan.getByLabel(field).fill("");
   await plan.getByRole("button", { name: "Plan it" }).click();
   await expect(plan.getByRole("heading", { name: roomy })).toBeVisible();

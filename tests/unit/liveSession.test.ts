@@ -12,6 +12,7 @@ import type { Track } from "@/core/track/track";
 import type { Picture } from "@/vision/decode/openClip";
 import { Grabber } from "@/vision/live/grabber";
 import { LiveSession, type AnsweredRep, type Seen } from "@/vision/live/liveSession";
+import { soundOnsets, type Onset } from "@/vision/sound/onsets";
 import { SpanReadings } from "@/vision/live/spanReadings";
 import { standInNetwork, type RecordedLooks } from "@/vision/live/standInNetwork";
 import type { PoseNetwork } from "@/vision/network/poseNetwork";
@@ -69,6 +70,7 @@ async function played({ films, reps, every = 1, standsMs = 1500, drill = "double
   };
   const standIn = standInNetwork(real, { get times() { return looks.times; }, look: (i) => looks.look(i) }, 0);
   const network: PoseNetwork = { ...standIn, landmarks: (crop) => waited(standIn.landmarks(crop)), detect: (input) => waited(real.detect(input)) };
+  const sounds: Onset[] = [];
   let session: LiveSession | null = null;
   const settled = async () => {
     do await new Promise((r) => setTimeout(r, 1));
@@ -91,7 +93,7 @@ async function played({ films, reps, every = 1, standsMs = 1500, drill = "double
     looks = trackLooks(track);
     size = { width: clip.width, height: clip.height, fps: 60 };
     session ??= new LiveSession(network, {
-      stage, golfer: GOLFER, reach: null, reps, size, want: (w) => grabber.wants(w), release: (d) => grabber.back(d), now: () => now, newId: () => `rep ${run.answered.length + 1}`,
+      stage, golfer: GOLFER, reach: null, reps, size, want: (w) => grabber.wants(w), release: (d) => grabber.back(d), now: () => now, heard: (from, to) => sounds.filter(({ t }) => t >= from && t <= to && t <= now), newId: () => `rep ${run.answered.length + 1}`,
       follow: (seen) => waited(Promise.resolve(readings.follow(structuredClone(seen)))),
       analyse: (t) => waited(Promise.resolve(analyse(t, { golfer: GOLFER, drill, live: true, samples: 8 }))),
       state: (s) => void (run.states.at(-1) === s.value || run.states.push(s.value)), sound: (s) => run.sounds.push(s),
@@ -100,6 +102,7 @@ async function played({ films, reps, every = 1, standsMs = 1500, drill = "double
     let first = true;
     for await (const picture of clip.pictures()) {
       if (first) for (let k = 0; k < Math.round(standsMs / FRAME_MS); k++) await show(picture, 0);
+      if (first && !standing && nth < films.length) for (const { t, db } of await soundOnsets(clip.sound())) sounds.push({ t: t + now, db });
       first = false;
       if (nth === films.length) break;
       if (!standing) await show(picture, picture.timeMs);
@@ -122,6 +125,12 @@ describe("a live session before real pictures", () => {
     for (const a of answered) {
       expect(a.answeredAt).toBeGreaterThanOrEqual(a.deciding! + SETTLES_MS - FRAME_MS);
       expect(a.answeredAt - a.deciding!).toBeLessThan(1000);
+    }
+    // The film's own strike is heard, and places the one that is seen.
+    for (const { track, rep: { events: { impact } } } of answered) {
+      expect(track.sounds.filter((s) => Math.abs(s.t - impact!.t) < 50)).toHaveLength(1);
+      const unheard = analyse({ ...track, sounds: [] }, { golfer: GOLFER, drill: "double-step", live: true, samples: 8 }).reps[0]!.events.impact!;
+      expect(impact!.u).toBeLessThan(unheard.u);
     }
     expect(completed.map((c) => c.id)).toEqual(["rep 1", "rep 2"]);
     // What is kept of a rep reaches beyond what it was told from.

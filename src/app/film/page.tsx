@@ -1,13 +1,15 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { startsStill } from "@/core/live/loop";
+import { hasStrike } from "@/core/reps/rep";
 import { whoever } from "@/app/whoever";
 import { BASELINE } from "@/server/reps/ownSwings";
 import { drillOf } from "@/server/drills/ownDrills";
-import type { Drill } from "@/core/drills";
+import { DRILLS, type Drill } from "@/core/drills";
+import { partOf } from "@/core/drills/twoViews";
 import { swing } from "@/core/figure/scripts/swing";
 import { ASKED, lensOf, type Lens } from "@/core/film/lens";
-import { bodyReach, planFilm } from "@/core/film/plan";
+import { bodyReach, leastDepth, planFilm } from "@/core/film/plan";
 import { resolves } from "@/core/film/resolves";
 import { roomOf } from "@/core/film/room";
 import { CAMERA_PRIOR } from "@/core/scene/camera";
@@ -35,16 +37,19 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
   const room = roomOf(stage.target?.() ?? swing(), golfer.statureCm);
   const lens: Lens = { ...ASKED, fovDeg: place.fills === null ? CAMERA_PRIOR.hfovDeg[0] : lensOf(golfer.statureCm, place.fills) };
   const planned = planFilm(room, stage.view, lens, place);
+  const other = stage.view === "face-on" ? "down-the-line" : "face-on";
+  const elsewhere = planned.fits ? null : { depth: leastDepth(room, other, lens), drills: DRILLS.filter((d) => d.stages.some((s) => s.main && s.view === other)).map(({ id, name }) => ({ id, name })) };
   return (
     <FilmView
       key={`${golfer.id} ${drill.id} ${stage.id}`}
       drill={{ id: drill.id, own: drill.basedOn ? bare(drill) : null }} stage={stage.id} drillName={drill.name} stageName={stage.name} view={stage.view}
       stillStart={startsStill(stage.rules)} statureCm={golfer.statureCm} hand={golfer.hand} keepFilm={golfer.keepFilm} reach={bodyReach(room, stage.view)}
       reps={Number.isInteger(wanted) && wanted > 0 && wanted <= MOST_REPS ? wanted : drill.dose.reps}
-      feedback={feedbackFor(standing)}
+      feedback={feedbackFor(standing)} hearing={stage.rules.prop ? "asked" : hasStrike(stage.rules) ? "helps" : null}
+      part={partOf(drill, stage.id)}
       baseline={drill.id === BASELINE}
       setUp={{
-        planned, place, lens, view: stage.view, hand: golfer.hand, units: golfer.units, toes: room.toes, ball: room.club[0] ? [room.club[0][0], room.club[0][2]] : null, keepPlace,
+        planned, elsewhere, place, lens, view: stage.view, hand: golfer.hand, units: golfer.units, toes: room.toes, ball: room.club[0] ? [room.club[0][0], room.club[0][2]] : null, keepPlace,
         resolved: planned.fits ? resolves(stage, planned.plan).map(({ check: { name }, resolution }) => ({ check: { name }, resolution })) : [],
       }}
       standIn={golfer.sample && drill.id in STAND_INS} films={STAND_INS[drill.id] ?? []}

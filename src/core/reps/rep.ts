@@ -66,6 +66,8 @@ export interface RepRules {
 
 /** Kinds whose reps hang together: they are read in the whole motion. */
 export const hangTogether = ({ kind }: Pick<RepRules, "kind">): boolean => kind === "cycle" || kind === "pivot";
+/** Kinds with a strike, which can be heard. */
+export const hasStrike = ({ kind }: Pick<RepRules, "kind">): boolean => kind === "swing" || kind === "step-swing";
 /** Kinds whose reps are found by the arms. */
 export const foundByArms = (rules: Pick<RepRules, "kind" | "hipsOnly">): boolean => !hangTogether(rules) && rules.kind !== "hold" && !rules.hipsOnly;
 

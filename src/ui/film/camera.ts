@@ -1,5 +1,6 @@
 import { transfer, wrap, type Remote } from "comlink";
 import { ASKED } from "@/core/film/lens";
+import { AS_IT_IS, hear } from "./microphone";
 import { videoFrames } from "./videoFrames";
 import type { Again, CameraSize, StandIn } from "@/vision/worker/liveProtocol";
 
@@ -11,6 +12,8 @@ export interface RunningCamera {
   size: CameraSize;
   /** What hands its frames to the worker that takes them. */
   frames: ReadableStream<VideoFrame> | MessagePort;
+  /** Its microphone's sound, block by block, where it is listened to. */
+  sound: MessagePort | null;
   /** A real camera's picture for the preview; the stand-in draws its own. */
   stream: MediaStream | null;
   /** Whether what it draws itself is to be seen. */
@@ -31,22 +34,24 @@ export class CameraError extends Error {
 /**
  * Opens a camera.
  *
+ * @param hears listens too
  * @param films that stand in for a camera
  * @param preview where a stand-in draws what it shows
  * @throws CameraError
  */
-export function openCamera(choice: CameraChoice, films: readonly string[], again: Again, preview: HTMLCanvasElement | null): Promise<RunningCamera> {
-  return choice === "stand-in" ? openStandIn(films, again, preview) : openReal(choice);
+export function openCamera(choice: CameraChoice, hears: boolean, films: readonly string[], again: Again, preview: HTMLCanvasElement | null): Promise<RunningCamera> {
+  return choice === "stand-in" ? openStandIn(hears, films, again, preview) : openReal(choice, hears);
 }
 
-async function openStandIn(films: readonly string[], again: Again, preview: HTMLCanvasElement | null): Promise<RunningCamera> {
+async function openStandIn(hears: boolean, films: readonly string[], again: Again, preview: HTMLCanvasElement | null): Promise<RunningCamera> {
   const worker = new Worker(new URL("../../vision/worker/standIn.worker.ts", import.meta.url), { type: "module" });
   const remote: Remote<StandIn> = wrap<StandIn>(worker);
   const { port1, port2 } = new MessageChannel();
+  const sound = hears ? new MessageChannel() : null;
   const drawn = preview?.transferControlToOffscreen() ?? null;
   try {
-    const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), again, transfer(port1, [port1]), drawn && transfer(drawn, [drawn]));
-    return { size, frames: port2, stream: null, shows: (on) => void remote.shows(on), stop: () => worker.terminate() };
+    const size = await remote.play(films.map((f) => new URL(f, window.location.href).href), again, transfer(port1, [port1]), drawn && transfer(drawn, [drawn]), sound && transfer(sound.port1, [sound.port1]));
+    return { size, frames: port2, sound: sound?.port2 ?? null, stream: null, shows: (on) => void remote.shows(on), stop: () => worker.terminate() };
   } catch {
     worker.terminate();
     throw new CameraError("The film that stands in for a camera did not come.", "Try again.");
@@ -58,19 +63,24 @@ interface TrackProcessor {
   new (init: { track: MediaStreamTrack; maxBufferSize?: number }): { readable: ReadableStream<VideoFrame> };
 }
 
-async function openReal(choice: CameraChoice): Promise<RunningCamera> {
+async function openReal(choice: CameraChoice, hears: boolean): Promise<RunningCamera> {
   if (!navigator.mediaDevices?.getUserMedia) throw new CameraError("This page may not use a camera.", "Open it by https, or on the computer itself.");
-  const stream = await navigator.mediaDevices.getUserMedia({
-    video: { facingMode: choice === "back" ? "environment" : "user", width: { ideal: ASKED.long }, height: { ideal: ASKED.short }, frameRate: { ideal: ASKED.fps } }, audio: false,
-  }).catch((error: unknown) => {
+  const video = { facingMode: choice === "back" ? "environment" : "user", width: { ideal: ASKED.long }, height: { ideal: ASKED.short }, frameRate: { ideal: ASKED.fps } };
+  const open = (audio: MediaTrackConstraints | false) => navigator.mediaDevices.getUserMedia({ video, audio });
+  // Without the microphone it still films.
+  const stream = await (hears ? open(AS_IT_IS).catch(() => open(false)) : open(false)).catch((error: unknown) => {
     throw refused(error);
   });
   const [track] = stream.getVideoTracks();
   const { width = ASKED.long, height = ASKED.short, frameRate = 30 } = track!.getSettings();
   const Processor = (globalThis as { MediaStreamTrackProcessor?: TrackProcessor }).MediaStreamTrackProcessor;
-  const stop = () => stream.getTracks().forEach((t) => t.stop());
+  const hearing = await hear(stream);
+  const stop = () => {
+    hearing?.end();
+    stream.getTracks().forEach((t) => t.stop());
+  };
   const running = {
-    size: { width, height, fps: frameRate }, stream,
+    size: { width, height, fps: frameRate }, stream, sound: hearing?.port ?? null,
     interrupted: (told: (on: boolean) => void) => {
       track!.addEventListener("mute", () => told(true));
       track!.addEventListener("unmute", () => told(false));

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
+import type { Part } from "@/core/drills/twoViews";
 import type { AimFault } from "@/core/film/aimSteps";
 import { isRehearsal, type Told } from "@/core/judge/verdict";
 import type { Scene } from "@/core/scene/scene";
@@ -24,6 +25,8 @@ interface Props extends FilmRequest {
   drillName: string;
   stageName: string;
   stillStart: boolean;
+  /** Which of the parts of a drill with two views this is. */
+  part: Part | null;
   /** The swings that a profile is made from. */
   baseline: boolean;
   /** A film can stand in for a camera. */
@@ -114,13 +117,14 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
 const ANSWERS: Record<Feedback, string> = { each: "Each rep", third: "Every third", end: "At the end" };
 
 /** Before the camera runs: which drill, which camera, and what is wrong if anything is. */
-function Before({ drill, drillName, stageName, view, reps, standIn, setUp, feedback, filming, state, start, counted }: Props & { filming: Filming; state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
+function Before({ drill, drillName, stageName, view, part, reps, standIn, setUp, feedback, hearing, filming, state, start, counted }: Props & { filming: Filming; state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
   const loading = state.step === "loading";
   return (
     <div className="grid gap-x-16 lg:grid-cols-[1fr_560px]">
     <div className="max-w-[640px]">
-      <p className="mt-6 text-[15px] text-ink-2">{drillName}, {stageName.toLowerCase()}</p>
+      <p className="mt-6 text-[15px] text-ink-2">{drillName}, {stageName.toLowerCase()}{part && ` · part ${inWords(part.number)} of ${inWords(part.of)}`}</p>
       <h1 className="mt-1 text-[46px] leading-none">{counted ? `Go on: ${counted} of ${reps} are counted` : `Film ${inWords(reps)} reps`}</h1>
+      {part?.next && <p className="mt-3 text-[17px]">This drill is looked at twice: {FROM[view]} now, {FROM[part.next.view]} in the next part. You move the phone in between.</p>}
       <ol className="mt-6 grid list-decimal gap-2 pl-6 text-[17px]">
         <li>Stand the phone {view === "face-on" ? "in front of you" : "behind you, on the line through your toes"}, the screen toward you, as drawn here.</li>
         <li>Turn the sound up: every state has its own sound, and a fail speaks its cue.</li>
@@ -130,6 +134,12 @@ function Before({ drill, drillName, stageName, view, reps, standIn, setUp, feedb
         <Choice legend="When do you want the answer?" value={state.feedback} onChange={(v) => filming.answers(v)} options={FEEDBACK.map((f) => [f, ANSWERS[f]] as const)} />
         {feedback !== "each" && <p className="mt-2 text-[15px] text-ink-2">You pass most of these: {feedback === "third" ? "an answer after every third rep" : "the answers at the end"} make you feel it yourself. Three fails running are said at once.</p>}
       </div>
+      {hearing && (
+        <div className="mt-4 max-w-[520px]">
+          <Choice legend="May it listen?" value={state.hears ? "yes" : "no"} onChange={(v) => filming.listens(v === "yes")} options={LISTENS} />
+          {state.hears && <p className="mt-2 text-[15px] text-ink-2">{hearing === "asked" ? "This drill asks when the prop falls: that is heard." : "A strike that is heard is placed better than one that is only seen."} No sound is kept. Some phones play their own sounds more quietly meanwhile.</p>}
+        </div>
+      )}
       {state.trouble && (
         <p role="alert" className="mt-6 border-l-4 border-fail pl-4 text-[17px]"><strong className="block">{state.trouble.message}</strong>{state.trouble.action}</p>
       )}
@@ -146,6 +156,9 @@ function Before({ drill, drillName, stageName, view, reps, standIn, setUp, feedb
     </div>
   );
 }
+
+const FROM = { "face-on": "from the front", "down-the-line": "from behind" } as const;
+const LISTENS = [["no", "No"], ["yes", "Yes"]] as const;
 
 /** How much of the network has come, the first time that this device uses it. */
 function cameWords({ came }: FilmingState): string {
@@ -176,6 +189,7 @@ function StateWords({ state, stillStart, view, hand, reps }: Props & { state: Fi
       {state.feedback !== "each" && <p className="text-[20px]"><strong>{countedReps(state).length}</strong> / {reps}</p>}
       {told && !wrong && <p className="text-[15px] text-ink-2">{scaleWords(told.scale)}{change === "same" ? ` ${CHANGED.same}` : ""}</p>}
       {state.dims && loop && RESTING.has(loop.state) && <p className="mt-1 text-[15px] text-ink-2">This browser can&rsquo;t keep the screen on: set the phone&rsquo;s own screen to stay on for longer than a bout.</p>}
+      {state.deaf && loop && RESTING.has(loop.state) && <p className="mt-1 text-[15px] text-ink-2">The microphone may not be used: the strike is seen, not heard. Reps count all the same.</p>}
       <TooSlow state={state} />
     </div>
   );
@@ -251,7 +265,7 @@ function Again({ state: { again }, filming }: { state: FilmingState; filming: Fi
 }
 
 /** After the bout: what passed, and the one thing to change. */
-function Done({ drill, baseline, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
+function Done({ drill, part, baseline, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
   const answers = countedReps(state);
   const passed = answers.filter((a) => a.told.result === "pass").length;
   const rehearsed = answers.some((a) => isRehearsal(a.told));
@@ -279,7 +293,8 @@ function Done({ drill, baseline, reps, state, filming, counted }: Props & { stat
       <Again state={state} filming={filming} />
       <div className="mt-8 flex flex-wrap gap-3">
         {baseline && <Button look="main" asChild><Link href="/profile">See what they show</Link></Button>}
-        <Button look={baseline ? "plain" : "main"} onClick={() => filming.nextBout(newBout())}>Start the next bout</Button>
+        {part?.next && <Button look="main" asChild><Link href={`/film?drill=${drill.id}&stage=${part.next.stage}`}>Part {inWords(part.number + 1)}: {FROM[part.next.view]}</Link></Button>}
+        <Button look={baseline || part?.next ? "plain" : "main"} onClick={() => filming.nextBout(newBout())}>Start the next bout</Button>
         <Button asChild><Link href="/reps">See the reps</Link></Button>
         <Button asChild><Link href={`/drills/${drill.id}`}>Back to the drill</Link></Button>
       </div>

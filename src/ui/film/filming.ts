@@ -28,6 +28,8 @@ export interface FilmRequest {
   hand: "left" | "right";
   reps: number;
   keepFilm: boolean;
+  /** What the microphone is for: the drill asks for a sound, a strike can be told better, or nothing. */
+  hearing: "asked" | "helps" | null;
   /** When answers are said, as far as the golfer does not choose otherwise. */
   feedback: Feedback;
   view: View;
@@ -55,6 +57,9 @@ export interface FilmingState {
   size: { width: number; height: number } | null;
   /** When answers are said. */
   feedback: Feedback;
+  /** The microphone listens too; it could not, though it was to. */
+  hears: boolean;
+  deaf: boolean;
   /** How the set-up differs from the last good one; null where there was none. */
   change: SetUpChange | null;
   /** The answer that is shown. */
@@ -76,7 +81,7 @@ export interface FilmingState {
 /** All reps of the bout that count, in order. */
 export const countedReps = ({ before, loop }: Pick<FilmingState, "before" | "loop">): CountedRep[] => [...before, ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict }))];
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", came: null, trouble: null, loop: null, size: null, feedback: "each", change: null, shown: null, before: [], dims: false, looksPerS: null, again: null, atFirst: new Map(), waiting: 0, sending: null };
+const AT_FIRST: FilmingState = { step: "ready", loading: "", came: null, trouble: null, loop: null, size: null, feedback: "each", hears: false, deaf: false, change: null, shown: null, before: [], dims: false, looksPerS: null, again: null, atFirst: new Map(), waiting: 0, sending: null };
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -109,7 +114,7 @@ export class Filming {
   /** @param bout goes on after a reload */
   constructor(private readonly request: FilmRequest, private readonly voice: Voice, bout: string) {
     this.bout = bout;
-    this.now = { ...AT_FIRST, feedback: request.feedback };
+    this.now = { ...AT_FIRST, feedback: request.feedback, hears: request.hearing === "asked" };
   }
 
   readonly subscribe = (changed: () => void): (() => void) => {
@@ -152,7 +157,7 @@ export class Filming {
       const { remote } = this.worker();
       // A film begins when all is ready for it.
       if (choice === "stand-in") await remote.warm(bench().bench);
-      const running = await openCamera(choice, bench().films ?? this.request.films, bench().again ?? ONCE, shown.canvas);
+      const running = await openCamera(choice, this.now.hears, bench().films ?? this.request.films, bench().again ?? ONCE, shown.canvas);
       if (shown.video && running.stream) {
         shown.video.srcObject = running.stream;
         await shown.video.play().catch(() => {});
@@ -178,10 +183,11 @@ export class Filming {
       );
       const { frames } = running;
       ({ records: camera.records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why))));
+      if (running.sound) await remote.hear(transfer(running.sound, [running.sound]));
       running.interrupted?.((on) => this.tell({ type: "obstacle", obstacle: on ? "camera lost" : null }));
       bench().calls = () => remote.calls();
       bench().pictures = () => cameraRemote.pictures();
-      this.set({ step: "running", size: running.size });
+      this.set({ step: "running", size: running.size, deaf: this.now.hears && !running.sound });
       await this.stayAwake();
     } catch (error) {
       this.stop();
@@ -295,6 +301,11 @@ export class Filming {
   /** The golfer wants more answers, or fewer. */
   answers(feedback: Feedback): void {
     this.set({ feedback });
+  }
+
+  /** The golfer lets the microphone listen, or not; before the camera is started. */
+  listens(on: boolean): void {
+    this.set({ hears: on });
   }
 
   /** Whether the preview is to be seen. */

@@ -11,6 +11,7 @@ import { bodySquare } from "../network/detector";
 import { proposedSquare, readPoints } from "../network/points";
 import { CROP_SIDE, type LandmarkOutput, type PoseNetwork } from "../network/poseNetwork";
 import { seenIn, type Seen } from "../reading";
+import type { Onset } from "../sound/onsets";
 import { Background } from "../still/background";
 import { LIVE_SQUARE } from "./fitted";
 import { liveSpan, type HandedOn, type Kept, type LiveSpan } from "./liveSpan";
@@ -43,6 +44,8 @@ export interface LiveReaderOptions {
   follow: (seen: SpanSeen) => Promise<Track>;
   /** There are few processors: while a rep is judged the network leaves one to that. */
   sparing?: boolean;
+  /** Sudden sounds between two times, ms on the camera's clock; null where nothing listens. */
+  heard?: (from: number, to: number) => Onset[] | null;
   /** Gives back memory of pictures that are let go. */
   release?: (data: Uint8Array<ArrayBuffer>) => void;
 }
@@ -369,7 +372,7 @@ export class LiveReader {
     this.holding++;
     for (const n of this.handedOn.keys()) if (n < this.kept[0]!.n) this.handedOn.delete(n);
     return liveSpan(kept, place, to, {
-      ...this.options, ...this.about, model: this.network.model, handedOn: this.handedOn,
+      ...this.options, ...this.about, model: this.network.model, handedOn: this.handedOn, heard: this.options.heard ?? (() => null),
       look: (k) => this.seenOf(k, place),
       lookingCloser: (on) => {
         this.closing = on;

@@ -34,7 +34,7 @@ export interface AnsweredRep extends Decided, Seen {
   answeredAt: number;
 }
 
-export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "follow" | "sparing" | "release"> {
+export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "follow" | "sparing" | "release" | "heard"> {
   stage: Stage;
   golfer: GolferFacts;
   /** How far the movement's body goes; null where that is not known. */
@@ -104,7 +104,7 @@ export class LiveSession {
     });
     this.loop.start();
     this.reader = new LiveReader(network, {
-      faceOn: stage.view === "face-on", size: options.size, want: options.want, follow: options.follow, sparing: options.sparing ?? false, ...(options.release ? { release: options.release } : {}),
+      faceOn: stage.view === "face-on", size: options.size, want: options.want, follow: options.follow, sparing: options.sparing ?? false, ...(options.release ? { release: options.release } : {}), ...(options.heard ? { heard: options.heard } : {}),
       looked: (stance, looks) => this.looked(stance, looks),
     });
   }

@@ -6,6 +6,7 @@ import type { Looking } from "../anytime/rounds";
 import { windowIn, windowOf } from "../cutoutWindows";
 import type { Cutout } from "../decode/cutout";
 import { HANDS_S, Reading, type Seen } from "../reading";
+import type { Onset } from "../sound/onsets";
 import type { Place } from "./place";
 import type { SpanFrame, SpanSeen } from "./spanReadings";
 
@@ -31,6 +32,8 @@ interface Surroundings extends Pick<Track, "looks" | "others" | "model"> {
   faceOn: boolean;
   look: (kept: Kept) => Promise<Seen>;
   follow: (seen: SpanSeen) => Promise<Track>;
+  /** Sudden sounds between two times, ms on the camera's clock; null where nothing listens. */
+  heard: (from: number, to: number) => Onset[] | null;
   /** What of which picture has been handed on to be followed, by the span's first picture. */
   handedOn: HandedOn;
   /** While closer looks are taken, others are not. */
@@ -46,13 +49,14 @@ const HANDS_SPARE_S = 0.15;
 
 /** @param kept pictures in order @param to end of the span, ms on the camera's clock */
 export function liveSpan(kept: readonly Kept[], place: Place, to: number, around: Surroundings): LiveSpan {
-  const { size: { width, height, fps }, faceOn, looks, others, model, look, follow, handedOn, lookingCloser, done } = around;
+  const { size: { width, height, fps }, faceOn, looks, others, model, look, follow, heard, handedOn, lookingCloser, done } = around;
   const { t: from, n: first } = kept[0]!;
   const { square, feet, reach } = place;
   const within = <T extends { t: number }>(list: readonly T[]) => list.filter((e) => e.t >= from && e.t <= to).map((e) => ({ ...e, t: e.t - from }));
+  const sounds = heard(from, to);
   const about = {
-    looks: within(looks), others: within(others), sounds: [], crop: square, model,
-    video: { width, height, frames: kept.length, fps, rotation: 0 as const, audio: false, durationMs: to - from },
+    looks: within(looks), others: within(others), sounds: within(sounds ?? []), crop: square, model,
+    video: { width, height, frames: kept.length, fps, rotation: 0 as const, audio: sounds !== null, durationMs: to - from },
   };
   const reading = new Reading(kept.length, square, feet, faceOn);
   kept.forEach((k, i) => {

@@ -12,6 +12,8 @@ import { cutoutArea } from "../decode/cutout";
 import { ClipError } from "../decode/clipError";
 import { LiveSession } from "../live/liveSession";
 import { readLooks, standInNetwork, type RecordedLooks } from "../live/standInNetwork";
+import { Ears } from "../sound/ears";
+import type { SoundBlock } from "../sound/onsets";
 import type { PoseNetwork } from "../network/poseNetwork";
 import type { Came } from "./networkFiles";
 import { onGraphics, onProcessor, type Loaded } from "./loadBrowser";
@@ -21,6 +23,7 @@ import type { FilmFor, FromCamera, JudgeWorker, LiveWorker, ReadAgain, ToCamera,
 let loaded: Promise<Loaded> | null = null;
 let session: LiveSession | null = null;
 let filmFor: FilmFor | null = null;
+let ears: Ears | null = null;
 let reading: AbortController | null = null;
 let judge: { worker: Worker; remote: ReturnType<typeof wrap<JudgeWorker>> } | null = null;
 
@@ -54,6 +57,7 @@ const live: LiveWorker = {
   },
   async start(film, size, pictures, listener) {
     filmFor = film;
+    ears = null;
     const { network: real } = await load();
     if (film.bench === "bare") return void runBare(real, size, pictures);
     const network = film.bench ? standInNetwork(real, await recorded(film.bench.looks), film.bench.ms, film.bench.restS) : real;
@@ -72,6 +76,7 @@ const live: LiveWorker = {
       release: (data) => say({ type: "back", data }, [data.buffer]),
       analyse: (track, roughly = false) => remote.analyse(track, film, roughly),
       follow: (seen) => remote.follow(transfer(seen, [...seen.frames.flatMap(({ feet }) => feet?.data.buffer ?? []), ...seen.hands.map(({ window }) => window.data.buffer)] as ArrayBuffer[])),
+      heard: (from, to) => ears?.between(from - clock, to - clock).map(({ t, db }) => ({ t: t + clock, db })) ?? null,
       state: (s) => void listener.state({ state: s.value, answers: s.context.answers, obstacle: s.context.obstacle, aim: s.context.aim, aimed: s.context.aimed }),
       sound: (sound) => void listener.sound(sound),
       tooSlow: (looksPerS) => void listener.tooSlow(looksPerS),
@@ -89,6 +94,10 @@ const live: LiveWorker = {
       clock = Math.max(clock, data.clock);
       own.take(data.picture);
     };
+  },
+  hear(sound) {
+    const own = (ears = new Ears());
+    sound.onmessage = ({ data }: MessageEvent<SoundBlock>) => own.hear(data, performance.timeOrigin + performance.now());
   },
   tell: (event) => session?.tell(event),
   rolled: (deg) => void (session && (session.rollDeg = deg)),

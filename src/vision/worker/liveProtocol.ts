@@ -89,6 +89,8 @@ export interface LiveWorker {
   warm(bench?: FilmFor["bench"], told?: (came: Came) => void): Promise<AboutDevice>;
   /** @param pictures where the camera's pictures come from, and what is wanted of them goes */
   start(film: FilmFor, size: CameraSize, pictures: MessagePort, listener: LiveListener): Promise<void>;
+  /** Listens too. @param sound where a microphone's sound comes from, each block a `SoundBlock` on its own clock */
+  hear(sound: MessagePort): void;
   tell(event: LoopEvent): void;
   /** The phone's roll by its own sensor, degrees, + clockwise as its screen is seen. */
   rolled(deg: number): void;
@@ -130,8 +132,8 @@ export interface Again {
 }
 
 export interface StandIn {
-  /** Plays films one after another as a camera would, at their own rate; posts each picture. */
-  play(films: string[], again: Again, pictures: MessagePort, preview: OffscreenCanvas | null): Promise<CameraSize>;
+  /** Plays films one after another as a camera would, at their own rate; posts each picture, and its sound. */
+  play(films: string[], again: Again, pictures: MessagePort, preview: OffscreenCanvas | null, sound: MessagePort | null): Promise<CameraSize>;
   /** Whether the preview is to be seen. */
   shows(on: boolean): void;
 }

@@ -1,5 +1,6 @@
 import { expose } from "comlink";
-import { ALL_FORMATS, BlobSource, Input, VideoSampleSink } from "mediabunny";
+import { ALL_FORMATS, AudioSampleSink, BlobSource, Input, VideoSampleSink } from "mediabunny";
+import type { SoundBlock } from "../sound/onsets";
 import type { CameraSize, StandIn } from "./liveProtocol";
 
 /** A stand-in for a phone's camera: films played at their own rate, picture by picture, on one clock; it ends with its worker. */
@@ -7,13 +8,13 @@ let drawn = true;
 
 const standIn: StandIn = {
   shows: (on) => void (drawn = on),
-  async play(films, { times, restS }, pictures, preview) {
+  async play(films, { times, restS }, pictures, preview, sound) {
     const inputs = await Promise.all(films.map(open));
     void (async () => {
       const began = performance.now();
       let base = 0;
       for (const film of Array.from({ length: times }, () => inputs).flat()) {
-        await show(film, base, restS, began, pictures, preview);
+        await Promise.all([show(film, base, restS, began, pictures, preview), sound && play(film, base, began, sound)]);
         base += film.durationS + restS;
       }
       pictures.postMessage("ended");
@@ -26,6 +27,8 @@ interface Film {
   size: CameraSize;
   durationS: number;
   sink: VideoSampleSink;
+  /** Null when it is silent. */
+  sound: AudioSampleSink | null;
 }
 
 async function open(url: string): Promise<Film> {
@@ -33,8 +36,8 @@ async function open(url: string): Promise<Film> {
   if (!response.ok) throw new Error(`${url}: ${response.status}`);
   const input = new Input({ source: new BlobSource(await response.blob()), formats: ALL_FORMATS });
   const track = (await input.getPrimaryVideoTrack())!;
-  const stats = await track.computePacketStats();
-  return { size: { width: await track.getCodedWidth(), height: await track.getCodedHeight(), fps: stats.averagePacketRate }, durationS: stats.packetCount / stats.averagePacketRate, sink: new VideoSampleSink(track) };
+  const [stats, heard] = [await track.computePacketStats(), await input.getPrimaryAudioTrack()];
+  return { size: { width: await track.getCodedWidth(), height: await track.getCodedHeight(), fps: stats.averagePacketRate }, durationS: stats.packetCount / stats.averagePacketRate, sink: new VideoSampleSink(track), sound: heard && new AudioSampleSink(heard) };
 }
 
 /** The preview is drawn so often, Hz. */
@@ -62,6 +65,18 @@ async function show({ sink, size, durationS }: Film, baseS: number, restS: numbe
   // A camera goes on while the golfer rests.
   for (let k = 0; last && k < restS * size.fps; k++) await post(durationS + k / size.fps, last);
   last?.close();
+}
+
+/** What its microphone hears of a film, each block when it is over, as a real one's come. */
+async function play({ sound }: Film, baseS: number, began: number, to: MessagePort): Promise<void> {
+  for await (const sample of sound?.samples() ?? []) {
+    const block: SoundBlock = { timeMs: (baseS + sample.timestamp) * 1000, rate: sample.sampleRate, samples: new Float32Array(sample.numberOfFrames) };
+    sample.copyTo(block.samples, { planeIndex: 0, format: "f32-planar" });
+    const wait = (baseS + sample.timestamp + sample.duration) * 1000 - (performance.now() - began);
+    sample.close();
+    if (wait > 1) await new Promise((r) => setTimeout(r, wait));
+    to.postMessage(block, [block.samples.buffer]);
+  }
 }
 
 expose(standIn);
