@@ -10,8 +10,10 @@ import { strikeWeight } from "./reps/events/hands";
 import { readRep } from "./reps/readRep";
 import { EVENT_NAMES, type EventName, type Rep, type RepContext, hangTogether, type RepRules, hasStrike } from "./reps/rep";
 import { series, type RepSeries } from "./reps/series";
+import { nearest } from "./reps/clock";
 import { slice, split } from "./reps/split";
 import type { Turn } from "./reps/turns";
+import { SAID_FRAMES, type Said } from "./reps/said";
 import type { RepWindow } from "./reps/window";
 import { pressureSmoother } from "./reps/weight";
 import { CAMERA_PRIOR, type CameraFacts } from "./scene/camera";
@@ -22,7 +24,8 @@ import { realTime } from "./track/realTime";
 import { halved } from "./track/unread";
 import type { Track } from "./track/track";
 import { eventError, FITTED, footEventError, measureError, type ErrorTable, type Sort } from "./uncertainty/errors";
-import { sample, spread, type Sampled } from "./uncertainty/sample";
+import { perturbed } from "./uncertainty/perturb";
+import { sample, spread, stillSpell, type Sampled } from "./uncertainty/sample";
 
 export type { RepSeries } from "./reps/series";
 
@@ -101,7 +104,27 @@ const SAMPLES = 64;
  *
  * @throws RangeError when the drill, the stage or the stature makes no sense
  */
-export function analyse(original: Track, options: AnalyseOptions): Analysis {
+export const analyse = (original: Track, options: AnalyseOptions): Analysis => openAnalysis(original, options).analysis;
+
+/** An analysis of which single reps can be read again as the golfer says. */
+export interface OpenAnalysis {
+  analysis: Analysis;
+  /**
+   * One of its reps with what the golfer says of it; null when no rep is left then. Quicker than the first time: what the rep may
+   * as well have been is drawn once.
+   *
+   * @throws RangeError when there is no such rep
+   */
+  again(index: number, said: Said): AnalysedRep | null;
+}
+
+/**
+ * As `analyse`; keeps what reading single reps again takes.
+ *
+ * @throws RangeError when the drill, the stage or the stature makes no sense
+ * @example openAnalysis(track, { golfer: { statureCm: 178, hand: "right" }, drill: "double-step" }).again(0, { events: { top: 2310 } })
+ */
+export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnalysis {
   const { golfer } = options;
   if (!(golfer.statureCm >= 120 && golfer.statureCm <= 220)) throw new RangeError(`stature must be 120 to 220 cm, got ${golfer.statureCm}`);
   const stage = options.by ?? (options.drill === "none" ? null : findStage(options.drill, options.stage).stage);
@@ -116,15 +139,63 @@ export function analyse(original: Track, options: AnalyseOptions): Analysis {
   const problems = [...read.scene.problems];
   if (!read.reps.length) problems.push({ code: "noMotion", message: "No rep is seen in this clip.", action: "Film from before you stand still until after the finish.", touches: "nothing" });
   else if (asksSpeed && hasStrike(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
+  const { scene } = read;
+  const lessOf = (r: FoundRep) => less && { rep: less.find((l) => sameRep(l, r)) ?? null };
+  const drawn = new Map<FoundRep, Motion[]>();
   return {
-    drill: options.drill,
-    stage: stage?.id ?? null,
-    view: read.scene.view,
-    scale: read.scene.scale,
-    problems,
-    reps: read.reps.map((r, index) => analysed(r, index, read.scene, problems, ask, less && { rep: less.find((l) => sameRep(l, r)) ?? null })),
+    analysis: {
+      drill: options.drill,
+      stage: stage?.id ?? null,
+      view: scene.view,
+      scale: scene.scale,
+      problems,
+      reps: read.reps.map((r, index) => analysed(r, index, scene, problems, ask, lessOf(r), copiesOf(r, index, scene, options))),
+    },
+    again(index, said) {
+      const first = read.reps[index];
+      if (!first) throw new RangeError(`there is no rep ${index + 1}`);
+      const found = sayOf(first, said, read.whole, ask);
+      if (!found) return null;
+      // Where the rep is cut out anew, or stands still at another time, it may have been something else.
+      const same = !said.split && said.events?.address === undefined;
+      let copies: Iterable<Motion>;
+      if (same) {
+        copies = drawn.get(first) ?? [...copiesOf(first, index, scene, options)];
+        drawn.set(first, copies as Motion[]);
+      } else copies = copiesOf(found, index, scene, options);
+      return analysed(found, index, scene, problems, ask, lessOf(found), copies, said);
+    },
   };
 }
+
+const copiesOf = ({ motion, rep }: FoundRep, index: number, scene: Scene, { samples, seed }: AnalyseOptions): Iterable<Motion> =>
+  perturbed(motion, scene, stillSpell(rep), samples ?? SAMPLES, (seed ?? 1) + index);
+
+/** A rep with what the golfer says of it. What is read is a little late or early, each event by its own; so is what is said put in, and taken out again as the others are. */
+function sayOf({ motion, window, context, rep }: FoundRep, said: Said, whole: Motion, { options, view }: Ask): FoundRep | null {
+  const errors = options.errors ?? FITTED;
+  const sort = sortOf(view, rep);
+  const late = (event: FootEvent["event"], ms: number | null) => (ms === null ? null : ms + footEventError(errors, { event }).offset);
+  const put: Said = {
+    ...said,
+    events: Object.fromEntries(Object.entries(said.events ?? {}).map(([name, t]) => [name, t + eventError(errors, name, sort).offset])),
+    feet: (said.feet ?? []).map((f) => ({ ...f, from: late(f.event, f.from), to: late(f.event, f.to) })),
+  };
+  const cut = said.split && windowOf(said.split, whole, window);
+  const own = cut && !hangTogether(context.rules) ? slice(whole, cut) : motion;
+  const again: RepContext = { ...context, said: put, smoother: own.n === motion.n ? context.smoother : pressureSmoother(own, context.rules.kind === "cycle") };
+  const now = readRep(own, cut ?? window, again);
+  return now && { motion: own, window: cut ?? window, context: again, rep: now };
+}
+
+/** A window between two times of the whole motion; looked into where the rep was, if that is in it. */
+function windowOf({ from, to }: { from: number; to: number }, whole: Motion, before: RepWindow): RepWindow {
+  const [a, b] = [nearest(whole, from), nearest(whole, to)];
+  const within = (i: number) => i > a && i < b;
+  return { from: a, to: b, about: within(before.about) ? before.about : (a + b) >> 1, ...(before.low === undefined ? {} : { low: within(before.low) ? before.low : b }) };
+}
+
+const sortOf = (view: View, rep: Rep): Sort => (view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted");
 
 interface Ask {
   options: AnalyseOptions;
@@ -150,6 +221,7 @@ interface FoundRep {
 
 interface ReadReps {
   scene: Scene;
+  whole: Motion;
   reps: FoundRep[];
 }
 
@@ -167,7 +239,7 @@ function readReps(timed: Track, { options, rules, view }: Ask): ReadReps {
     const rep = readRep(motion, window, context);
     return rep ? [{ motion, window, context, rep }] : [];
   });
-  return { scene, reps };
+  return { scene, whole, reps };
 }
 
 function slowSwing(original: Track, ask: Ask): ReadReps | null {
@@ -194,25 +266,25 @@ const middle = ({ rep }: FoundRep): number => (Number.isNaN(rep.events.top) ? (r
 const sameRep = (a: FoundRep, b: FoundRep): boolean => Math.abs(middle(a) - middle(b)) < SAME_REP_MS;
 
 /** @param less the same rep read from fewer frames, null where it was not found in them; null where all frames were read */
-function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules, view }: Ask, less: { rep: FoundRep | null } | null): AnalysedRep {
-  const sampled = sample(motion, scene, rep, window, context, options.samples ?? SAMPLES, (options.seed ?? 1) + index);
+function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules, view }: Ask, less: { rep: FoundRep | null } | null, copies: Iterable<Motion>, said?: Said): AnalysedRep {
+  const sampled = sample(copies, options.samples ?? SAMPLES, rep, window, context);
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
   const unread = unreadOf(less, rules);
   const problems = during(all, rep.fromMs, rep.toMs);
   const raw = measureAll(motion, rep, rules);
   const rolledShare = rules.uneven ? (100 * COM_HEIGHT * options.golfer.statureCm * Math.tan((CAMERA_PRIOR.rollDeg[1] * Math.PI) / 180)) / Math.abs(raw.footGapAddress.value) : 0;
-  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: view === "down-the-line" ? "behind" : stepped(rep) ? "step" : "planted", unread, rolledShare };
+  const told: Told = { sampled, frameMs, errors: options.errors ?? FITTED, sort: sortOf(view, rep), unread, rolledShare };
   const measures = Object.fromEntries(MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)])) as Record<MeasureId, Measured>;
   const footEvents = rep.footEvents.map((e, k) => {
     const { offset, sd } = footEventError(told.errors, e);
-    return { foot: e.foot, event: e.event, t: e.ms - offset, u: Math.hypot(spread(sampled.footEvents[k]!), frameMs, sd, unread.footEvent(e)) };
+    return { foot: e.foot, event: e.event, t: e.ms - offset, u: e.said ? SAID_FRAMES * motion.dt * 1000 : Math.hypot(spread(sampled.footEvents[k]!), frameMs, sd, unread.footEvent(e)) };
   });
   return {
     index,
     kind: rep.kind,
     from: rep.fromMs,
     to: rep.toMs,
-    events: Object.fromEntries(EVENT_NAMES.filter((e) => Number.isFinite(rep.events[e])).map((e) => [e, eventTime(e, rep, told, context)])),
+    events: Object.fromEntries(EVENT_NAMES.filter((e) => Number.isFinite(rep.events[e])).map((e) => [e, said?.events?.[e] === undefined ? eventTime(e, rep, told, context) : { t: said.events[e], u: SAID_FRAMES * motion.dt * 1000 }])),
     footEvents,
     turns: rep.turns.filter((t) => t.ms >= rep.fromMs - frameMs && t.ms <= rep.toMs + frameMs).map((t) => ({ of: t.of, side: t.side, t: t.ms, u: Math.hypot(frameMs, TURN_SD[t.of]) })),
     measures,

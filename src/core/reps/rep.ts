@@ -3,6 +3,7 @@ import type { FootMotion } from "../motion/footMotion";
 import type { SideName } from "../track/sides";
 import type { FootEvent } from "./events/footEvents";
 import type { Turn } from "./turns";
+import type { Said } from "./said";
 import type { Airborne } from "./weight";
 
 export const EVENT_NAMES = [
@@ -77,6 +78,8 @@ export interface RepContext {
   smoother: JerkSmoother;
   /** Times at which strikes were heard, at the ball, ms; and their standard uncertainty against the picture. */
   strikes: { ms: readonly number[]; u: number };
+  /** What the golfer says of it, as late as the methods tell such events (see `MethodError`). */
+  said?: Said;
 }
 
 export const emptyEvents = (): Record<EventName, number> => Object.fromEntries(EVENT_NAMES.map((e) => [e, NaN])) as Record<EventName, number>;

@@ -6,6 +6,7 @@ import type { SideName } from "../track/sides";
 import { nearest, toMs } from "./clock";
 import { footEvents, type FootEvent } from "./events/footEvents";
 import { PRESSURE_FIT } from "./fitted";
+import { withSaid, type SaidFootEvent } from "./said";
 
 /** Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a second, cm (pilot study, section 4). */
 const PRESSURE_JERK = 55;
@@ -48,10 +49,10 @@ export interface FeetOfRep {
   standing: Record<SideName, FootMotion>;
 }
 
-export function bothFeet(m: Motion, fromMs: number, toMs_: number): FeetOfRep {
+export function bothFeet(m: Motion, fromMs: number, toMs_: number, said?: readonly SaidFootEvent[]): FeetOfRep {
   const found = { lead: footEvents("lead", m.feet.lead, m.view), trail: footEvents("trail", m.feet.trail, m.view) };
   const all = [...withRough("lead", m.feet.lead, found.lead, m.feet.trail, found.trail), ...withRough("trail", m.feet.trail, found.trail, m.feet.lead, found.lead)];
-  const events = all.filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms);
+  const events = withSaid(all.filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms), said);
   return {
     events,
     air: airborne(events, toMs(m, m.n - 1)),

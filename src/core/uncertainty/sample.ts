@@ -5,8 +5,6 @@ import type { Motion } from "../motion/motion";
 import { readRep } from "../reps/readRep";
 import { EVENT_NAMES, type EventName, type Rep, type RepContext } from "../reps/rep";
 import type { RepWindow } from "../reps/window";
-import type { Scene } from "../scene/scene";
-import { perturbed } from "./perturb";
 
 /** What the copies of a rep gave: values by event, measure (those that copies have), foot event (as the rep lists them), and the share's curves. */
 export interface Sampled {
@@ -20,13 +18,23 @@ export interface Sampled {
 /** A foot event of a copy farther from the rep's own than this is another one, ms. */
 const SAME_EVENT = 120;
 
-/** Reads the same rep in perturbed copies of its motion. */
-export function sample(motion: Motion, scene: Scene, rep: Rep, window: RepWindow, context: RepContext, copies: number, seed: number): Sampled {
+/** The spell in which a rep's errors are taken to be zero, ms. */
+export function stillSpell(rep: Rep): { fromMs: number; toMs: number } {
+  const address = Number.isNaN(rep.events.address) ? rep.fromMs : rep.events.address;
+  return { fromMs: Math.min(rep.stillFromMs, address), toMs: address };
+}
+
+/**
+ * Reads the same rep in perturbed copies of its motion.
+ *
+ * @param copies how many
+ * @param motions they are, see `perturbed`
+ */
+export function sample(motions: Iterable<Motion>, copies: number, rep: Rep, window: RepWindow, context: RepContext): Sampled {
   const out: Sampled = {
     copies, events: new Map(EVENT_NAMES.map((e) => [e, []])), measures: new Map(), footEvents: rep.footEvents.map(() => []), shares: [],
   };
-  const address = Number.isNaN(rep.events.address) ? rep.fromMs : rep.events.address;
-  for (const copy of perturbed(motion, scene, { fromMs: Math.min(rep.stillFromMs, address), toMs: address }, copies, seed)) {
+  for (const copy of motions) {
     const r = readRep(copy, window, context);
     if (!r) continue;
     for (const name of EVENT_NAMES) if (!Number.isNaN(r.events[name])) out.events.get(name)!.push(r.events[name]);

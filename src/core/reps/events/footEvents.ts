@@ -9,6 +9,8 @@ export interface FootEvent {
   ms: number;
   /** Not followed in the picture: told by when the network's points stand. */
   rough?: boolean;
+  /** By the golfer. */
+  said?: boolean;
 }
 
 /** Height that tells a foot from the ground, cm (MOVEMENT). */

@@ -20,15 +20,15 @@ export function cyclesIn(m: Motion): RepWindow[] {
 }
 
 /** One period of a to-and-fro, read in the whole motion: the turns of hands and pressure, the feet's steps. */
-export function readCycle(m: Motion, window: RepWindow, { smoother }: RepContext): Rep | null {
+export function readCycle(m: Motion, window: RepWindow, { smoother, said }: RepContext): Rep | null {
   const hands = handTurns(m);
   const [fromMs, toMs_] = [toMs(m, window.from), toMs(m, window.to)];
-  const feet = bothFeet(m, -Infinity, Infinity);
+  const feet = bothFeet(m, -Infinity, Infinity, said?.feet);
   const pressure = pressureOf(m, smoother, feet, null);
   const apart = Math.max(...pressure.gap);
   const turns = [...hands, ...turnsOf("pressure", m, pressure.p, LEAST_SHIFT * apart)].sort((a, b) => a.ms - b.ms);
   // The perturbed copy's turns are a little earlier or later: its period is the one whose ends are nearest.
-  const ends = [fromMs, toMs_].map((ms) => hands.reduce((best, t) => (Math.abs(t.ms - ms) < Math.abs(best - ms) ? t.ms : best), Infinity));
+  const ends = said?.split ? [said.split.from, said.split.to] : [fromMs, toMs_].map((ms) => hands.reduce((best, t) => (Math.abs(t.ms - ms) < Math.abs(best - ms) ? t.ms : best), Infinity));
   if (!ends.every(Number.isFinite) || ends[1]! <= ends[0]!) return null;
   return {
     kind: "cycle", fromMs: ends[0]!, toMs: ends[1]!, moving: true, events: emptyEvents(), footEvents: feet.events, air: feet.air, feet: feet.standing,

@@ -3,18 +3,19 @@ import type { Motion } from "../../motion/motion";
 import { nearest, toMs } from "../clock";
 import { heldFrom, lostAfter } from "../events/hold";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
+import { saidOr } from "../said";
 import type { RepWindow } from "../window";
 import { bothFeet, pressureOf } from "../weight";
 
 /** A position on one leg: taken once a foot has left and hands and hips rest, lost when they move or the foot comes down. */
-export function readHold(m: Motion, _window: RepWindow, { smoother }: RepContext): Rep | null {
-  const feet = bothFeet(m, -Infinity, Infinity);
+export function readHold(m: Motion, _window: RepWindow, { smoother, said }: RepContext): Rep | null {
+  const feet = bothFeet(m, -Infinity, Infinity, said?.feet);
   const off = feet.events.find((e) => e.event === "liftOff");
   if (!off) return null;
-  const still = { fromMs: m.startMs, toMs: Math.max(m.startMs + 200, off.ms - 700), even: true };
+  const still = { fromMs: m.startMs, toMs: saidOr(said, "address", Math.max(m.startMs + 200, off.ms - 700)), even: true };
   const pressure = pressureOf(m, smoother, feet, still);
-  const taken = heldFrom(m, nearest(m, off.ms));
-  const lost = Number.isNaN(taken) ? NaN : lostAfter(m, taken, feet.events);
+  const taken = saidOr(said, "taken", heldFrom(m, nearest(m, off.ms)));
+  const lost = saidOr(said, "lost", Number.isNaN(taken) ? NaN : lostAfter(m, taken, feet.events));
   const end = nearest(m, still.toMs);
   return {
     kind: "hold", fromMs: m.startMs, toMs: toMs(m, m.n - 1), moving: false, events: { ...emptyEvents(), address: still.toMs, taken, lost },

@@ -4,6 +4,7 @@ import type { Motion } from "../../motion/motion";
 import type { SideName } from "../../track/sides";
 import { nearest, risesThrough, toMs } from "../clock";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
+import { saidOr } from "../said";
 import type { RepWindow } from "../window";
 import { bothFeet, pressureOf } from "../weight";
 
@@ -50,18 +51,18 @@ export function pivotsIn(m: Motion, foot: SideName): RepWindow[] {
 }
 
 /** One turn of a foot about its heel and back, read in the whole motion. */
-export function readPivot(m: Motion, window: RepWindow, { smoother, rules }: RepContext): Rep | null {
+export function readPivot(m: Motion, window: RepWindow, { smoother, rules, said }: RepContext): Rep | null {
   const foot = rules.foot ?? "trail";
   const size = turned(m, foot);
   const limit = size[window.about]! * TURNING;
   const start = risesThrough(size, limit, window.from - 1, window.about);
   const back = risesThrough(size.map((v) => -v), -limit, window.about, Math.min(m.n - 1, window.to + Math.round(0.3 / m.dt)));
-  const feet = bothFeet(m, -Infinity, Infinity);
+  const feet = bothFeet(m, -Infinity, Infinity, said?.feet);
   const pressure = pressureOf(m, smoother, feet, null);
   const ms = (s: number, other: number) => toMs(m, Number.isNaN(s) ? other : s);
   return {
     kind: "pivot", foot, fromMs: toMs(m, window.from), toMs: toMs(m, window.to), moving: false,
-    events: { ...emptyEvents(), pivotStart: ms(start, window.from), pivotPeak: toMs(m, window.about), pivotBack: Number.isNaN(back) ? NaN : toMs(m, back) },
+    events: { ...emptyEvents(), pivotStart: saidOr(said, "pivotStart", ms(start, window.from)), pivotPeak: saidOr(said, "pivotPeak", toMs(m, window.about)), pivotBack: saidOr(said, "pivotBack", Number.isNaN(back) ? NaN : toMs(m, back)) },
     footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, pressure: pressure.p, shareStill: pressure.share[nearest(m, toMs(m, window.from))]!, turns: [], roll: 0,
   };
 }

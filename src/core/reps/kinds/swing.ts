@@ -6,7 +6,8 @@ import { firstRun, nearest, risesThrough, toMs, toSample } from "../clock";
 import { address } from "../events/address";
 import type { FootEvent } from "../events/footEvents";
 import { armLevel, carried, finish, handSpeed, handStart, impact, release, swingSpeed, top, topOfGesture, topOfHips, withStrike } from "../events/hands";
-import { emptyEvents, type Rep, type RepContext } from "../rep";
+import { emptyEvents, type EventName, type Rep, type RepContext } from "../rep";
+import { saidOr } from "../said";
 import { bothFeet, pressureOf, type Airborne } from "../weight";
 
 /** Speed of mid-hands at which they have started, cm/s; and in slow stages (MOVEMENT, events). */
@@ -17,19 +18,22 @@ const STARTS = { usual: 15, slow: 5 };
  *
  * @param about sample near the top
  */
-export function readSwing(m: Motion, about: number, { rules, smoother, strikes }: RepContext): Rep | null {
+export function readSwing(m: Motion, about: number, { rules, smoother, strikes, said }: RepContext): Rep | null {
+  const or = (name: EventName, computed: number) => saidOr(said, name, computed);
   const hipsOnly = rules.hipsOnly ?? false;
   const speed = handSpeed(m);
   const body = carried(m);
-  const topMs = hipsOnly ? topOfHips(m) : rules.kind === "gesture" ? topOfGesture(m, about) : top(m, about, body);
+  const topMs = or("top", hipsOnly ? topOfHips(m) : rules.kind === "gesture" ? topOfGesture(m, about) : top(m, about, body));
   if (Number.isNaN(topMs)) return null;
   const topSample = toSample(m, topMs);
-  const start = hipsOnly ? NaN : handStart(m, swingSpeed(m, body), stillBefore(m, topSample), Math.floor(topSample), rules.slow ? STARTS.slow : STARTS.usual);
+  const start = hipsOnly ? NaN : or("handStart", handStart(m, swingSpeed(m, body), stillBefore(m, topSample), Math.floor(topSample), rules.slow ? STARTS.slow : STARTS.usual));
   if (!hipsOnly && Number.isNaN(start)) return null;
-  const stood = address(m, hipsOnly ? topMs - 150 : start, rules);
+  const rested = address(m, hipsOnly ? topMs - 150 : start, rules);
+  const addressMs = or("address", rested.ms);
+  const stood = { ...rested, ms: addressMs, fromMs: Math.min(rested.fromMs, addressMs) };
   const a = nearest(m, stood.ms);
   const endMs = toMs(m, m.n - 1);
-  const feet = bothFeet(m, Math.max(m.startMs, stood.fromMs - 50), endMs);
+  const feet = bothFeet(m, Math.max(m.startMs, stood.fromMs - 50), endMs, said?.feet);
   const moving = stood.moving || (rules.movingStart ?? false);
   const pressure = pressureOf(m, smoother, feet, { fromMs: Math.max(stood.fromMs, stood.ms - 600), toMs: stood.ms, even: !moving && !rules.uneven });
   const share = pressure.share;
@@ -37,29 +41,30 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes }
 
   const e = emptyEvents();
   Object.assign(e, { address: stood.ms, handStart: start, top: topMs });
-  if (m.view === "face-on") Object.assign(e, { groundStart: groundStart(m, share, shareStill, a, feet.events, stood), recentre: recentre(m, share, Number.isNaN(start) ? a : nearest(m, start), topSample) });
-  if (hipsOnly) e.halfwayDown = halfTurnBack(m, topSample, a);
+  if (m.view === "face-on") Object.assign(e, { groundStart: or("groundStart", groundStart(m, share, shareStill, a, feet.events, stood)), recentre: or("recentre", recentre(m, share, Number.isNaN(start) ? a : nearest(m, start), topSample)) });
+  if (hipsOnly) e.halfwayDown = or("halfwayDown", halfTurnBack(m, topSample, a));
   else {
-    e.midBack = armLevel(m, "back", toSample(m, start), Math.floor(topSample));
-    e.halfwayDown = armLevel(m, "down", topSample, m.n - 1);
+    e.midBack = or("midBack", armLevel(m, "back", toSample(m, start), Math.floor(topSample)));
+    e.halfwayDown = or("halfwayDown", armLevel(m, "down", topSample, m.n - 1));
   }
   let struckMs: number | undefined;
   if (rules.kind === "gesture") {
-    if (!hipsOnly) e.release = release(m, speed, topSample);
+    if (!hipsOnly) e.release = or("release", release(m, speed, topSample));
   } else {
     const lowest = rules.clubAhead || moving || m.view === "down-the-line";
     const seen = impact(m, lowest ? "lowest" : "passes address", topSample, m.handsT[a]!, e.halfwayDown);
     [e.impact, struckMs] = withStrike(seen, lowest, strikes);
+    if (said?.events?.impact !== undefined) [e.impact, struckMs] = [said.events.impact, undefined];
   }
   const struck = Number.isNaN(e.impact) ? e.release : e.impact;
-  if (!Number.isNaN(struck)) e.midThrough = armLevel(m, "through", toSample(m, struck), m.n - 1);
+  if (!Number.isNaN(struck)) e.midThrough = or("midThrough", armLevel(m, "through", toSample(m, struck), m.n - 1));
   const after = [struck, e.halfwayDown, topMs].find((t) => !Number.isNaN(t))!;
-  e.finish = landed(feet.air, finish(m, toSample(m, after)), endMs);
+  e.finish = or("finish", landed(feet.air, finish(m, toSample(m, after)), endMs));
   if (m.view === "face-on") {
     const half = Number.isNaN(e.halfwayDown) ? topSample + 0.2 / m.dt : toSample(m, e.halfwayDown);
     const turn = turnByWidth(m, "hip", Math.round(topSample), nearest(m, Number.isNaN(struck) ? after : struck));
-    e.transition = lastUpward(m, turnRate(turn, m.dt), a, half);
-    e.slideStart = lastUpward(m, derivative(m.hipT, m.dt), a, half);
+    e.transition = or("transition", lastUpward(m, turnRate(turn, m.dt), a, half));
+    e.slideStart = or("slideStart", lastUpward(m, derivative(m.hipT, m.dt), a, half));
   }
   return {
     kind: rules.kind, fromMs: m.startMs, toMs: endMs, stillFromMs: stood.fromMs, moving, footEvents: feet.events, air: feet.air, feet: feet.standing,
