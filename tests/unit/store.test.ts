@@ -1,5 +1,5 @@
 import { fork, spawnSync } from "node:child_process";
-import { createHash } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
@@ -11,7 +11,10 @@ import { BlobMismatchError, blobPath, blobSize, putBlob } from "@/server/blobs/b
 import { healBlobs } from "@/server/blobs/heal";
 import { DataInUseError, lockData } from "@/server/db/lock";
 import { closeDatabase, database } from "@/server/db/open";
-import { clip, golfer, rep, verdict } from "@/server/db/schema";
+import type { Correction } from "@/core/reps/corrections";
+import { correctRep, NoSuchRepError } from "@/server/reps/correct";
+import { stageReps } from "@/server/reps/stageReps";
+import { clip, correction, golfer, rep, verdict } from "@/server/db/schema";
 import { findRep, listBouts } from "@/server/reps/queries";
 import { saveReps } from "@/server/reps/saveReps";
 
@@ -120,6 +123,38 @@ describe("reps", () => {
     expect(said.map((v) => [v.by, v.result]).sort()).toEqual([["computed", "pass"], ["live", "not judged"]]);
     // All of them were taken back.
     expect(await keep()).toEqual([]);
+  });
+
+  it("keep what the golfer corrects beside what was computed, count by the golfer's verdict, and are as before when that is undone", async () => {
+    const db = await database();
+    const { ids: [id] } = await saveReps(db, request("2026-11-24T21:00:00Z", "corrected.mp4"));
+    const first = (await findRep(db, id!))!;
+    const top = first.events.find((e) => e.name === "top")!;
+    const landing = first.events.find((e) => e.name === "landing" && e.foot === "lead")!;
+    const late: Correction = { id: randomUUID(), kind: "foot", foot: "lead", event: "landing", was: landing.t, u: landing.u, now: top.t + 150 };
+    await correctRep(db, "g", id!, [late]);
+    const corrected = (await findRep(db, id!))!;
+    expect([first.verdict!.result, corrected.verdict!.result, corrected.uncorrected!.result]).toEqual(["pass", "fail", "pass"]);
+    expect(corrected.events.filter((e) => e.by === "golfer").map((e) => [e.name, e.foot, e.t])).toEqual([["landing", "lead", top.t + 150]]);
+    expect(corrected.measures.leadLandBeforeTop!.value).toBeLessThan(first.measures.leadLandBeforeTop!.value!);
+    const over: Correction = { id: randomUUID(), kind: "verdict", was: "fail", now: "pass", reason: "The shoe hid the landing." };
+    await correctRep(db, "g", id!, [late, over]);
+    const counted = async () => [(await listBouts(db, "g", 20)).flatMap((b) => b.reps).find((r) => r.id === id)!.result, (await stageReps(db, "g", ["double-step"])).get("double-step")!.filter((r) => r.result === "pass").length];
+    const [result, passes] = await counted();
+    expect(result).toBe("pass");
+    await correctRep(db, "g", id!, [late]);
+    expect(await counted()).toEqual(["fail", Number(passes) - 1]);
+    // With another stature all lengths are others; undone, all is as it was, and the record has what was undone.
+    const taller: Correction = { id: randomUUID(), kind: "golfer", was: { hand: "right", statureCm: 170 }, now: { hand: "right", statureCm: 187 } };
+    await correctRep(db, "g", id!, [taller]);
+    expect((await findRep(db, id!))!.measures.footGapAddress!.value! / first.measures.footGapAddress!.value!).toBeCloseTo(1.1, 1);
+    await correctRep(db, "g", id!, []);
+    expect(await findRep(db, id!)).toEqual(first);
+    const record = await db.select().from(correction).where(eq(correction.repId, id!));
+    expect(record.map((c) => [c.what.kind, c.undoneAt !== null])).toEqual([["foot", true], ["verdict", true], ["golfer", true]]);
+    await expect(correctRep(db, "somebody else", id!, [])).rejects.toThrow(NoSuchRepError);
+    await expect(correctRep(db, "g", id!, [{ id: randomUUID(), kind: "split", was: { from: first.from, to: first.to }, now: { from: 0, to: 300 } }])).rejects.toThrow(RangeError);
+    expect(await findRep(db, id!)).toEqual(first);
   });
 });
 

@@ -1,6 +1,7 @@
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from "drizzle-orm/pg-core";
 import type { RepSeries } from "../../core/analyse";
 import type { ActionVerdict, CheckVerdict } from "../../core/judge/verdict";
+import type { Correction } from "../../core/reps/corrections";
 import type { Problem } from "../../core/scene/scene";
 import { STANCES } from "../../core/choose/reach";
 import type { Drill } from "../../core/drills";
@@ -115,8 +116,8 @@ export const measure = pgTable("measure", {
 
 export const verdict = pgTable("verdict", {
   repId: text("rep_id").notNull().references(() => rep.id, { onDelete: "cascade" }),
-  /** `live`: what was told on the spot, from what had been seen by then. */
-  by: text("by", { enum: ["computed", "golfer", "live"] }).notNull().default("computed"),
+  /** `computed`: with the golfer's corrections; `uncorrected`: before any; `golfer`: they overrule it; `live`: what was told on the spot, from what had been seen by then. */
+  by: text("by", { enum: ["computed", "uncorrected", "golfer", "live"] }).notNull().default("computed"),
   result: text("result", { enum: ["pass", "fail", "not judged"] }).notNull(),
   reasonCode: text("reason_code"),
   reasonMessage: text("reason_message"),
@@ -125,3 +126,16 @@ export const verdict = pgTable("verdict", {
   actions: jsonb("actions").$type<ActionVerdict[]>().notNull(),
   checks: jsonb("checks").$type<CheckVerdict[]>().notNull(),
 }, (t) => [primaryKey({ columns: [t.repId, t.by] })]);
+
+/** What a golfer said was otherwise than computed; one that was undone stays as part of the program's own error record. */
+export const correction = pgTable("correction", {
+  id: id(),
+  repId: text("rep_id").notNull().references(() => rep.id, { onDelete: "cascade" }),
+  /** Order among the rep's own. */
+  place: integer("place").notNull(),
+  what: jsonb("what").$type<Correction>().notNull(),
+  /** The version whose numbers were corrected. */
+  algorithm: text("algorithm").notNull(),
+  createdAt: created(),
+  undoneAt: timestamp("undone_at", { withTimezone: true }),
+}, (t) => [index("correction_rep").on(t.repId, t.place)]);

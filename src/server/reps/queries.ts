@@ -1,11 +1,17 @@
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
+import type { Correction } from "../../core/reps/corrections";
+import { alias } from "drizzle-orm/pg-core";
 import type { RepSeries } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
-import type { Measured, Verdict } from "../../core/judge/verdict";
+import { toldOf, type Measured, type Told, type Verdict } from "../../core/judge/verdict";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { correctionsOf } from "./correct";
 import { groups, toMeasured } from "./rows";
+
+/** The golfer's own verdicts, where they overrule the program's. */
+export const overruled = alias(verdict, "overruled");
 
 export interface RepCard {
   id: string;
@@ -44,10 +50,11 @@ export async function listBouts(db: Db, golferId: string, limit: number, offset 
     .offset(offset);
   if (!bouts.length) return [];
   const rows = await db
-    .select({ rep, verdict, clipName: clip.name })
+    .select({ rep, verdict, overruled: overruled.result, clipName: clip.name })
     .from(rep)
     .innerJoin(clip, eq(rep.clipSha256, clip.sha256))
     .leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
+    .leftJoin(overruled, and(eq(overruled.repId, rep.id), eq(overruled.by, "golfer")))
     .where(inArray(rep.boutId, bouts.map((b) => b.id)))
     .orderBy(asc(rep.createdAt), asc(rep.index));
   const ids = rows.map((r) => r.rep.id);
@@ -64,7 +71,7 @@ export async function listBouts(db: Db, golferId: string, limit: number, offset 
     reps: rows.filter((r) => r.rep.boutId === b.id).map((r, i) => ({
       id: r.rep.id,
       number: i + 1,
-      result: r.verdict?.result ?? null,
+      result: r.overruled ?? r.verdict?.result ?? null,
       cue: r.verdict?.cueWords ?? null,
       reason: r.verdict?.reasonMessage ?? null,
       clipName: r.clipName,
@@ -94,7 +101,16 @@ export interface RepDetail {
   units: "cm" | "inch";
   captureFps: number | null;
   problems: Problem[];
-  events: { name: string; foot: string; t: number; u: number }[];
+  events: { name: string; foot: string; t: number; u: number; by: "computed" | "golfer" }[];
+  /** Place among the track's reps; when it began and ended, ms on its own clock. */
+  index: number;
+  from: number;
+  to: number;
+  /** Seen by a running camera. */
+  live: boolean;
+  /** What the golfer says is otherwise; the verdict before that, null where nothing is. */
+  corrections: Correction[];
+  uncorrected: Told | null;
   measures: Record<string, Measured>;
   verdict: Verdict | null;
   series: RepSeries;
@@ -112,13 +128,19 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
     .where(eq(rep.id, id));
   if (!row || !row.rep.series) return null;
-  const [siblings, events, measures, verdicts] = await Promise.all([
+  const [siblings, events, measures, verdicts, corrections] = await Promise.all([
     db.select({ id: rep.id }).from(rep).where(eq(rep.boutId, row.bout.id)).orderBy(asc(rep.createdAt), asc(rep.index)),
     db.select().from(event).where(eq(event.repId, id)).orderBy(asc(event.t)),
     db.select().from(measure).where(eq(measure.repId, id)),
-    db.select().from(verdict).where(and(eq(verdict.repId, id), eq(verdict.by, "computed"))),
+    db.select().from(verdict).where(eq(verdict.repId, id)),
+    correctionsOf(db, id),
   ]);
   const boutReps = siblings.map((s) => s.id);
+  const said = (by: (typeof verdicts)[number]["by"]) => {
+    const row = verdicts.find((v) => v.by === by);
+    return row ? toVerdict(row) : null;
+  };
+  const before = said("uncorrected");
   return {
     id,
     number: boutReps.indexOf(id) + 1,
@@ -136,9 +158,15 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     units: row.units,
     captureFps: row.rep.captureFps,
     problems: row.rep.problems,
-    events: events.map(({ name, foot, t, u }) => ({ name, foot, t, u })),
+    events: events.map(({ name, foot, t, u, by }) => ({ name, foot, t, u, by })),
+    index: row.rep.index,
+    from: row.rep.fromMs,
+    to: row.rep.toMs,
+    live: verdicts.some((v) => v.by === "live"),
+    corrections,
+    uncorrected: corrections.length && before ? toldOf(before) : null,
     measures: Object.fromEntries(measures.map((m) => [m.measureId, toMeasured(m)])),
-    verdict: verdicts[0] ? toVerdict(verdicts[0]) : null,
+    verdict: said("computed"),
     series: row.rep.series,
   };
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
 import { and, desc, eq, gt } from "drizzle-orm";
-import { ALGORITHM_VERSION, analyse, middleMs, WHY, type AnalysedRep, type Analysis } from "../../core/analyse";
+import { ALGORITHM_VERSION, analyse, middleMs, type AnalysedRep, type Analysis } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { toldOf, type Told } from "../../core/judge/verdict";
@@ -10,6 +10,7 @@ import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
 import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { eventRows, measureRows } from "./correct";
 import { verdictRow } from "./rows";
 
 export interface SaveRequest {
@@ -67,16 +68,9 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
         hand: who.hand, statureCm: who.statureCm, captureFps: request.captureFps ?? null, algorithm: ALGORITHM_VERSION,
         problems: analysis.problems, series: r.series, createdAt: request.at,
       });
-      const events = [
-        ...Object.entries(r.events).map(([name, e]) => ({ repId: id, name, foot: "", t: e.t, u: e.u })),
-        ...r.footEvents.map((e) => ({ repId: id, name: e.event as string, foot: e.foot as string, t: e.t, u: e.u })),
-      ];
-      if (events.length) await tx.insert(event).values(events);
-      // What another view or kind of rep has is no part of this one.
-      const own = Object.entries(r.measures).filter(([, m]) => m.reason !== WHY.otherView && m.reason !== WHY.otherKind);
-      await tx.insert(measure).values(own.map(([measureId, m]) => ({
-        repId: id, measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null,
-      })));
+      const events = eventRows(r);
+      if (events.length) await tx.insert(event).values(events.map((e) => ({ repId: id, ...e })));
+      await tx.insert(measure).values(measureRows(r).map((m) => ({ repId: id, ...m })));
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
       if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ ...toldOf(live), actions: [], checks: [] }), by: "live" });
     }

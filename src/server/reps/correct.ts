@@ -1,0 +1,104 @@
+import { readFile } from "node:fs/promises";
+import { and, asc, eq, isNull } from "drizzle-orm";
+import { ALGORITHM_VERSION, middleMs, openAnalysis, WHY, type AnalysedRep } from "../../core/analyse";
+import type { Stage } from "../../core/drills";
+import { readTrack } from "../../core/formats/trackFile";
+import { golferBy, overruledBy, saidBy, type Correction } from "../../core/reps/corrections";
+import type { Said } from "../../core/reps/said";
+import { blobPath } from "../blobs/blobs";
+import type { Db } from "../db/open";
+import { bout, correction, drillVersion, event, measure, rep, session, verdict } from "../db/schema";
+import { verdictRow } from "./rows";
+
+/** There is no such rep of this golfer's. */
+export class NoSuchRepError extends Error {
+  override name = "NoSuchRepError";
+}
+
+/** A rep's corrections that are in force. */
+export async function correctionsOf(db: Db, repId: string): Promise<Correction[]> {
+  const rows = await db.select({ what: correction.what }).from(correction).where(and(eq(correction.repId, repId), isNull(correction.undoneAt))).orderBy(asc(correction.place));
+  return rows.map((r) => r.what);
+}
+
+/**
+ * Puts a rep's corrections in force, all of them and no others, and computes what hangs on them, in one transaction. Those that are
+ * not among them any more are undone and stay in the record.
+ *
+ * @throws NoSuchRepError
+ * @throws RangeError when no rep is left
+ */
+export async function correctRep(db: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
+  const [row] = await db.select({ rep, definition: drillVersion.definition, stageId: bout.stageId }).from(rep)
+    .innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id)).leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
+    .where(and(eq(rep.id, repId), eq(session.golferId, golferId)));
+  if (!row) throw new NoSuchRepError("there is no such rep");
+  const known = await db.select().from(correction).where(eq(correction.repId, repId));
+  const before = known.flatMap(({ what }) => (what.kind === "golfer" ? [what.was] : []))[0] ?? row.rep;
+  const verdicts = await db.select().from(verdict).where(eq(verdict.repId, repId));
+  const stage = row.definition?.stages.find((s) => s.id === row.stageId) ?? null;
+  const facts = golferBy(list, before);
+  const track = readTrack(await readFile(blobPath("tracks", row.rep.trackSha256)));
+  const again = readAgain(track, { ...row.rep, ...facts, drill: row.definition?.id ?? "none", stage, live: verdicts.some((v) => v.by === "live") }, saidBy(list));
+  if (!again) throw new RangeError("With that, no rep is left here.");
+  const [computed, uncorrected] = (["computed", "uncorrected"] as const).map((by) => verdicts.find((v) => v.by === by));
+  const overruled = overruledBy(list);
+  await db.transaction(async (tx) => {
+    const ids = new Set(list.map((c) => c.id));
+    const now = new Date();
+    for (const k of known) if (!k.undoneAt !== ids.has(k.id)) await tx.update(correction).set({ undoneAt: ids.has(k.id) ? null : now }).where(eq(correction.id, k.id));
+    const fresh = list.map((what, place) => ({ id: what.id, repId, place, what, algorithm: ALGORITHM_VERSION })).filter(({ id }) => !known.some((k) => k.id === id));
+    if (fresh.length) await tx.insert(correction).values(fresh);
+    await tx.update(rep).set({ ...facts, fromMs: again.from, toMs: again.to, series: again.series }).where(eq(rep.id, repId));
+    await tx.delete(event).where(eq(event.repId, repId));
+    const events = eventRows(again, saidBy(list));
+    if (events.length) await tx.insert(event).values(events.map((e) => ({ repId, ...e })));
+    await tx.delete(measure).where(eq(measure.repId, repId));
+    await tx.insert(measure).values(measureRows(again).map((m) => ({ repId, ...m })));
+    if (again.verdict && computed) {
+      if (!uncorrected) await tx.insert(verdict).values({ ...computed, by: "uncorrected" });
+      await tx.update(verdict).set(verdictRow(again.verdict)).where(and(eq(verdict.repId, repId), eq(verdict.by, "computed")));
+    }
+    await tx.delete(verdict).where(and(eq(verdict.repId, repId), eq(verdict.by, "golfer")));
+    if (overruled) await tx.insert(verdict).values({ repId, by: "golfer", result: overruled.now, reasonCode: "overruled", reasonMessage: overruled.reason, actions: [], checks: [] });
+  });
+  return again;
+}
+
+interface AskedAgain {
+  index: number;
+  fromMs: number;
+  toMs: number;
+  hand: "left" | "right";
+  statureCm: number;
+  captureFps: number | null;
+  drill: string;
+  stage: Stage | null;
+  live: boolean;
+}
+
+/** A kept rep, read again: the one of the track whose middle lies in it, where other hands or another stature find others. */
+function readAgain(track: Parameters<typeof openAnalysis>[0], asked: AskedAgain, said: Said): AnalysedRep | null {
+  const { hand, statureCm, drill, stage, live } = asked;
+  const open = openAnalysis(track, { golfer: { hand, statureCm }, drill, live, ...(stage ? { by: stage } : {}), ...(asked.captureFps === null ? {} : { captureFps: asked.captureFps }) });
+  const own = open.analysis.reps[asked.index];
+  const within = (r: AnalysedRep) => middleMs(r) > asked.fromMs && middleMs(r) < asked.toMs;
+  const at = own && within(own) ? asked.index : open.analysis.reps.findIndex(within);
+  return at < 0 ? null : open.again(at, said);
+}
+
+type EventRow = Omit<typeof event.$inferInsert, "repId">;
+
+/** A rep's events as they are kept. */
+export function eventRows({ events, footEvents }: AnalysedRep, said: Said = {}): EventRow[] {
+  const by = (own: boolean) => (own ? "golfer" : "computed") as "golfer" | "computed";
+  return [
+    ...Object.entries(events).map(([name, e]) => ({ name, foot: "", t: e.t, u: e.u, by: by(said.events !== undefined && name in said.events) })),
+    ...footEvents.map((e) => ({ name: e.event, foot: e.foot, t: e.t, u: e.u, by: by(said.feet?.some((f) => f.foot === e.foot && f.event === e.event && f.to !== null && Math.abs(f.to - e.t) < 1) ?? false) })),
+  ];
+}
+
+/** A rep's measures as they are kept: what another view or kind of rep has is no part of this one. */
+export const measureRows = ({ measures }: AnalysedRep): Omit<typeof measure.$inferInsert, "repId">[] =>
+  Object.entries(measures).filter(([, m]) => m.reason !== WHY.otherView && m.reason !== WHY.otherKind)
+    .map(([measureId, m]) => ({ measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null }));
