@@ -260,6 +260,17 @@ function tooSlow({ rep: { events }, motion, window }: FoundRep): boolean {
 /** Where a rep has its middle, ms: its top, if it has one. */
 export const middleMs = (r: Pick<AnalysedRep, "events" | "from" | "to">): number => r.events.top?.t ?? (r.from + r.to) / 2;
 
+/**
+ * Which rep of a track a kept one is: with another hand or stature others may be found before it.
+ *
+ * @param was its place in the track then, and when it began and ended, ms
+ * @returns -1 when it is not found any more
+ */
+export function placeOf({ reps }: Pick<Analysis, "reps">, was: { index: number; from: number; to: number }): number {
+  const within = (r: AnalysedRep | undefined) => r !== undefined && middleMs(r) > was.from && middleMs(r) < was.to;
+  return within(reps[was.index]) ? was.index : reps.findIndex(within);
+}
+
 /** The same rep of another reading lies nearer than this, ms. */
 const SAME_REP_MS = 250;
 const middle = ({ rep }: FoundRep): number => (Number.isNaN(rep.events.top) ? (rep.fromMs + rep.toMs) / 2 : rep.events.top);

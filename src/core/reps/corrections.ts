@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { EVENT_NAMES } from "./rep";
+import type { FootEvent } from "./events/footEvents";
 import type { Said } from "./said";
 
 const ms = z.number().finite().min(-60_000).max(24 * 3600_000);
@@ -49,3 +50,26 @@ export const golferBy = <T extends z.infer<typeof golfer>>(list: readonly Correc
 
 /** The golfer's own verdict, where they overrule the program's. */
 export const overruledBy = (list: readonly Correction[]): Of<"verdict"> | null => last(list, "verdict") ?? null;
+
+/** A rep's own order: each of these comes after those before it. */
+const ORDER = ["address", "handStart", "top", "impact", "finish"] as const;
+const ORDER_WORDS: Record<(typeof ORDER)[number], string> = { address: "standing still", handStart: "the hands’ start", top: "the top", impact: "the strike", finish: "the finish" };
+
+interface Ordered {
+  events: Partial<Record<string, { t: number }>>;
+  footEvents: readonly { foot: FootEvent["foot"]; event: FootEvent["event"]; t: number }[];
+}
+
+/** What can't be as it is said, in words with what to do; null when all comes in its order. Only what the golfer says is asked: the program may have lost a step's end. */
+export function outOfOrder({ events, footEvents }: Ordered, list: readonly Correction[]): string | null {
+  const { events: own = {}, feet = [] } = saidBy(list);
+  const times = ORDER.flatMap((name) => (events[name] ? [{ name, t: events[name].t }] : []));
+  const wrong = times.findIndex((e, i) => i > 0 && e.t < times[i - 1]!.t && (e.name in own || times[i - 1]!.name in own));
+  if (wrong > 0) return `In a rep ${ORDER_WORDS[times[wrong]!.name]} comes after ${ORDER_WORDS[times[wrong - 1]!.name]}: move that one first.`;
+  for (const foot of ["lead", "trail"] as const) {
+    if (!feet.some((f) => f.foot === foot)) continue;
+    const steps = footEvents.filter((e) => e.foot === foot && (e.event === "liftOff" || e.event === "landing")).sort((a, b) => a.t - b.t);
+    if (steps.some((e, i) => i > 0 && e.event === steps[i - 1]!.event)) return `The ${foot} foot leaves before it lands: move its other event first, or take it away.`;
+  }
+  return null;
+}

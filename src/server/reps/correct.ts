@@ -1,9 +1,9 @@
 import { readFile } from "node:fs/promises";
 import { and, asc, eq, isNull } from "drizzle-orm";
-import { ALGORITHM_VERSION, middleMs, openAnalysis, WHY, type AnalysedRep } from "../../core/analyse";
+import { ALGORITHM_VERSION, openAnalysis, placeOf, WHY, type AnalysedRep } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
-import { golferBy, overruledBy, saidBy, type Correction } from "../../core/reps/corrections";
+import { golferBy, outOfOrder, overruledBy, saidBy, type Correction } from "../../core/reps/corrections";
 import type { Said } from "../../core/reps/said";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
@@ -41,6 +41,8 @@ export async function correctRep(db: Db, golferId: string, repId: string, list: 
   const track = readTrack(await readFile(blobPath("tracks", row.rep.trackSha256)));
   const again = readAgain(track, { ...row.rep, ...facts, drill: row.definition?.id ?? "none", stage, live: verdicts.some((v) => v.by === "live") }, saidBy(list));
   if (!again) throw new RangeError("With that, no rep is left here.");
+  const wrong = outOfOrder(again, list);
+  if (wrong) throw new RangeError(wrong);
   const [computed, uncorrected] = (["computed", "uncorrected"] as const).map((by) => verdicts.find((v) => v.by === by));
   const overruled = overruledBy(list);
   await db.transaction(async (tx) => {
@@ -81,9 +83,7 @@ interface AskedAgain {
 function readAgain(track: Parameters<typeof openAnalysis>[0], asked: AskedAgain, said: Said): AnalysedRep | null {
   const { hand, statureCm, drill, stage, live } = asked;
   const open = openAnalysis(track, { golfer: { hand, statureCm }, drill, live, ...(stage ? { by: stage } : {}), ...(asked.captureFps === null ? {} : { captureFps: asked.captureFps }) });
-  const own = open.analysis.reps[asked.index];
-  const within = (r: AnalysedRep) => middleMs(r) > asked.fromMs && middleMs(r) < asked.toMs;
-  const at = own && within(own) ? asked.index : open.analysis.reps.findIndex(within);
+  const at = placeOf(open.analysis, { index: asked.index, from: asked.fromMs, to: asked.toMs });
   return at < 0 ? null : open.again(at, said);
 }
 

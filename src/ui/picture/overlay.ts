@@ -1,5 +1,6 @@
-import { sides, type SidePoints } from "@/core/track/sides";
-import { at, type Track } from "@/core/track/track";
+import type { RepSeries } from "@/core/analyse";
+import { sides, targetSign, type SidePoints } from "@/core/track/sides";
+import { at, POINT, type Track } from "@/core/track/track";
 
 /** Where in the film the golfer is shown: a square of it, px of the film. */
 export interface View {
@@ -13,51 +14,177 @@ export const viewOf = (track: Track): View => {
   return { left: track.crop.cx - size / 2, top: track.crop.cy - size / 2, size };
 };
 
-/** Draws the joints of one frame: trunk and arms in white, the lead leg blue, the trail leg orange, each joint ringed. */
-export function drawOverlay(ctx: CanvasRenderingContext2D, track: Track, frame: number, hand: "left" | "right", view: View, px: number): void {
+const FEET = [POINT.leftAnkle, POINT.rightAnkle, POINT.leftHeel, POINT.rightHeel, POINT.leftToe, POINT.rightToe];
+/** Left free round the feet, a share of what they take. */
+const ROUND = 0.2;
+
+/** The square in which both feet are from one picture of a track to another. */
+export function feetView(track: Track, from: number, to: number): View {
+  const of = (axis: 0 | 1) => Array.from({ length: to - from + 1 }, (_, k) => FEET.map((p) => track.landmarks[at(from + k, p) + axis]!)).flat().filter(Number.isFinite);
+  const [x, y] = [of(0), of(1)];
+  const [left, right, top, bottom] = [Math.min(...x), Math.max(...x), Math.min(...y), Math.max(...y)];
+  const size = Math.max(right - left, bottom - top) * (1 + 2 * ROUND);
+  return { left: (left + right - size) / 2, top: (top + bottom - size) / 2, size };
+}
+
+/** What can be drawn over the film. */
+export const PARTS = ["joints", "feet", "ways", "start", "limits"] as const;
+export type OverlayPart = (typeof PARTS)[number];
+
+/** What an overlay is drawn from. */
+export interface Drawn {
+  track: Track;
+  hand: "left" | "right";
+  series: RepSeries;
+  /** Picture of the still address, and from which the ways of hips and head are drawn. */
+  address: number;
+  /** How far the hips may go, cm along T from where they were at address, with what each limit is called; and how large a pixel is. */
+  limits: readonly { cm: number; name: string }[];
+  cmPerPx: number | null;
+}
+
+const DARK = "#0a242f";
+const CASE = "rgba(10,36,47,.75)";
+const LEAD = "#4fa5fa";
+const TRAIL = "#f98a3c";
+
+/** Draws over one picture of a film what is asked for: trunk and arms white, the lead leg blue, the trail leg orange. */
+export function drawOverlay(ctx: CanvasRenderingContext2D, drawn: Drawn, frame: number, parts: ReadonlySet<OverlayPart>, view: View, px: number): void {
+  const { track, hand } = drawn;
   const k = px / view.size;
   const s = sides(hand);
-  const place = (p: number): [number, number] => [(track.landmarks[at(frame, p)]! - view.left) * k, (track.landmarks[at(frame, p) + 1]! - view.top) * k];
-  const bones = (points: number[], colour: string) => {
-    for (const [width, style] of [[6, "rgba(10,36,47,.75)"], [3, colour]] as const) {
-      ctx.beginPath();
-      points.forEach((p, i) => (i ? ctx.lineTo(...place(p)) : ctx.moveTo(...place(p))));
-      ctx.lineWidth = width;
-      ctx.strokeStyle = style;
-      ctx.lineJoin = "round";
-      ctx.stroke();
-    }
+  const pen: Pen = {
+    ctx, px,
+    place: (f, p) => [(track.landmarks[at(f, p)]! - view.left) * k, (track.landmarks[at(f, p) + 1]! - view.top) * k],
+    x: (filmX) => (filmX - view.left) * k,
   };
-  ctx.clearRect(0, 0, px, px);
-  bones([s.trail.shoulder, s.trail.elbow, s.trail.wrist], "#fff");
-  bones([s.lead.shoulder, s.lead.elbow, s.lead.wrist], "#fff");
-  bones([s.trail.hip, s.trail.shoulder, s.lead.shoulder, s.lead.hip, s.trail.hip], "#fff");
-  const leg = (p: SidePoints, colour: string) => {
-    bones([p.hip, p.knee, p.ankle, p.heel, p.toe, p.ankle], colour);
-    for (const joint of [p.hip, p.knee, p.ankle]) {
-      ctx.beginPath();
-      ctx.arc(...place(joint), 4.2, 0, 7);
-      ctx.fillStyle = colour;
-      ctx.fill();
-      ctx.lineWidth = 1.6;
-      ctx.strokeStyle = "#0a242f";
-      ctx.stroke();
-    }
-  };
-  leg(s.trail, "#f98a3c");
-  leg(s.lead, "#4fa5fa");
-  const label = (p: SidePoints, text: string, colour: string, side: number) => {
-    const [x, y] = place(p.toe);
-    ctx.font = "600 15px 'Atkinson Hyperlegible Next Variable', sans-serif";
-    const w = ctx.measureText(text).width + 16;
-    const left = Math.min(Math.max(x + side * (w / 2 + 10) - w / 2, 2), px - w - 2);
-    const top = Math.min(y + 10, px - 26);
+  if (parts.has("start")) ghost(pen, drawn.address, s);
+  if (parts.has("limits")) limits(pen, drawn);
+  if (parts.has("ways")) ways(pen, drawn.address, frame);
+  if (parts.has("joints")) joints(pen, frame, s);
+  if (parts.has("feet")) feet(pen, drawn, frame, s);
+  const leadRight = targetSign(hand);
+  label(pen, frame, s.trail, "▲ trail", "#ffa061", -leadRight);
+  label(pen, frame, s.lead, "lead ●", "#74baff", leadRight);
+}
+
+interface Pen {
+  ctx: CanvasRenderingContext2D;
+  px: number;
+  place: (frame: number, point: number) => [x: number, y: number];
+  x: (filmX: number) => number;
+}
+
+type Sides = ReturnType<typeof sides>;
+
+function line({ ctx }: Pen, points: readonly [number, number][], colour: string, width = 3, dash: number[] = []): void {
+  for (const [w, style] of [[width + 3, CASE], [width, colour]] as const) {
+    ctx.beginPath();
+    points.forEach(([x, y], i) => (i ? ctx.lineTo(x, y) : ctx.moveTo(x, y)));
+    ctx.lineWidth = w;
+    ctx.strokeStyle = style;
+    ctx.lineJoin = "round";
+    ctx.setLineDash(dash);
+    ctx.stroke();
+  }
+  ctx.setLineDash([]);
+}
+
+const legOf = (p: SidePoints) => [p.hip, p.knee, p.ankle, p.heel, p.toe, p.ankle];
+const trunkOf = (s: Sides) => [[s.trail.shoulder, s.trail.elbow, s.trail.wrist], [s.lead.shoulder, s.lead.elbow, s.lead.wrist], [s.trail.hip, s.trail.shoulder, s.lead.shoulder, s.lead.hip, s.trail.hip]];
+
+function joints(pen: Pen, frame: number, s: Sides): void {
+  for (const bones of trunkOf(s)) line(pen, bones.map((p) => pen.place(frame, p)), "#fff");
+  for (const [p, colour] of [[s.trail, TRAIL], [s.lead, LEAD]] as const) {
+    line(pen, legOf(p).map((q) => pen.place(frame, q)), colour);
+    for (const joint of [p.hip, p.knee, p.ankle]) dot(pen, pen.place(frame, joint), 4.2, colour);
+  }
+}
+
+function dot({ ctx }: Pen, [x, y]: [number, number], r: number, fill: string | null, stroke = DARK, width = 1.6): void {
+  ctx.beginPath();
+  ctx.arc(x, y, r, 0, 7);
+  if (fill) {
+    ctx.fillStyle = fill;
+    ctx.fill();
+  }
+  ctx.lineWidth = width;
+  ctx.strokeStyle = stroke;
+  ctx.stroke();
+}
+
+/** How they stood at address. */
+function ghost({ ctx, place }: Pen, address: number, s: Sides): void {
+  ctx.globalAlpha = 0.55;
+  for (const bones of [...trunkOf(s), legOf(s.trail), legOf(s.lead)]) {
+    ctx.beginPath();
+    bones.forEach((p, i) => (i ? ctx.lineTo(...place(address, p)) : ctx.moveTo(...place(address, p))));
+    ctx.lineWidth = 2;
+    ctx.setLineDash([3, 4]);
+    ctx.strokeStyle = "#fff";
+    ctx.stroke();
+  }
+  ctx.setLineDash([]);
+  ctx.globalAlpha = 1;
+}
+
+const middle = (pen: Pen, frame: number, a: number, b: number): [number, number] => {
+  const [p, q] = [pen.place(frame, a), pen.place(frame, b)];
+  return [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2];
+};
+
+/** The ways of hips (dashed, as in the strip) and head since address. */
+function ways(pen: Pen, address: number, frame: number): void {
+  for (const [a, b, dash] of [[POINT.leftHip, POINT.rightHip, [6, 4]], [POINT.leftEar, POINT.rightEar, []]] as const) {
+    const way = Array.from({ length: Math.max(0, frame - address) + 1 }, (_, i) => middle(pen, Math.min(address, frame) + i, a, b));
+    line(pen, way, "#fff", 2, [...dash]);
+    dot(pen, way.at(-1)!, 4, "#fff");
+  }
+}
+
+/** Where the hips may go, beside them. */
+function limits(pen: Pen, { track, hand, limits: all, cmPerPx, address }: Drawn): void {
+  if (cmPerPx === null) return;
+  const { ctx } = pen;
+  const hipX = (track.landmarks[at(address, POINT.leftHip)]! + track.landmarks[at(address, POINT.rightHip)]!) / 2;
+  const [, y] = middle(pen, address, POINT.leftHip, POINT.rightHip);
+  for (const { cm, name } of all) {
+    const x = pen.x(hipX + (targetSign(hand) * cm) / cmPerPx);
+    line(pen, [[x, y - 0.12 * pen.px], [x, y + 0.12 * pen.px]], "#fff", 2.5);
+    ctx.font = FONT;
+    const w = ctx.measureText(name).width + 12;
+    const left = Math.min(Math.max(x - w / 2, 2), pen.px - w - 2);
     ctx.fillStyle = "rgba(10,36,47,.86)";
-    ctx.fillRect(left, top, w, 24);
-    ctx.fillStyle = colour;
-    ctx.fillText(text, left + 8, top + 17);
-  };
-  const leadRight = hand === "right" ? 1 : -1;
-  label(s.trail, "▲ trail", "#ffa061", -leadRight);
-  label(s.lead, "lead ●", "#74baff", leadRight);
+    ctx.fillRect(left, y - 0.12 * pen.px - 26, w, 22);
+    ctx.fillStyle = "#fff";
+    ctx.fillText(name, left + 6, y - 0.12 * pen.px - 10);
+  }
+}
+
+/** Which part of each foot is down: filled; in the air: a ring. */
+function feet(pen: Pen, { track, series }: Drawn, frame: number, s: Sides): void {
+  const ms = track.times[frame]!;
+  const i = series.t.findIndex((t) => t >= ms);
+  if (i < 0) return;
+  for (const [p, colour, air, heelUp] of [[s.lead, LEAD, series.leadAir, series.leadHeelUp], [s.trail, TRAIL, series.trailAir, series.trailHeelUp]] as const) {
+    const up = air[i] === 1;
+    dot(pen, pen.place(frame, p.toe), 6, up ? null : colour, up ? colour : "#fff", up ? 2.5 : 1.6);
+    const off = up || heelUp[i] === 1;
+    dot(pen, pen.place(frame, p.heel), 6, off ? null : colour, off ? colour : "#fff", off ? 2.5 : 1.6);
+  }
+}
+
+const FONT = "600 15px 'Atkinson Hyperlegible Next Variable', sans-serif";
+
+function label(pen: Pen, frame: number, p: SidePoints, text: string, colour: string, side: number): void {
+  const { ctx, px } = pen;
+  const [x, y] = pen.place(frame, p.toe);
+  ctx.font = FONT;
+  const w = ctx.measureText(text).width + 16;
+  const left = Math.min(Math.max(x + side * (w / 2 + 10) - w / 2, 2), px - w - 2);
+  const top = Math.min(y + 10, px - 26);
+  ctx.fillStyle = "rgba(10,36,47,.86)";
+  ctx.fillRect(left, top, w, 24);
+  ctx.fillStyle = colour;
+  ctx.fillText(text, left + 8, top + 17);
 }

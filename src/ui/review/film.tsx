@@ -1,92 +1,111 @@
 "use client";
 
-import { useEffect, useRef } from "react";
-import type { Track } from "@/core/track/track";
-import { drawOverlay, viewOf } from "@/ui/picture/overlay";
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import { drawOverlay, feetView, viewOf, type Drawn, type OverlayPart, type View } from "@/ui/picture/overlay";
+import { Frames, keptPx, type FramesState } from "./frames";
+
+/** Painted so large, px. */
+export const PX = 440;
 
 interface Props {
+  /** The film; null where none was kept. */
   src: string | null;
-  track: Track | null;
-  hand: "left" | "right";
+  drawn: Drawn;
+  /** First and last picture that can be gone to. */
+  range: readonly [first: number, last: number];
   frame: number;
-  playing: boolean;
-  rate: number;
+  parts: ReadonlySet<OverlayPart>;
+  /** The feet alone, larger. */
+  feet: boolean;
   /** The film's own seconds for one ms of what happened (slow-motion film runs longer). */
   filmSecondsPerMs: number;
-  onFrame(frame: number): void;
-  onEnd(): void;
+  /** The golfer draws across the film: so many pictures on. */
+  onDrag(frames: number): void;
   onLost(): void;
 }
 
-const PX = 440;
+const WAITING: FramesState = { share: 0, failed: false };
+const nothing = () => () => {};
 
-/** The film, cut to the golfer, with the joints of the shown frame over it. Without a film: the joints alone. */
-export function Film({ src, track, hand, frame, playing, rate, filmSecondsPerMs, onFrame, onEnd, onLost }: Props) {
-  const video = useRef<HTMLVideoElement>(null);
+/** The film, cut to the golfer, with what is known of the shown picture over it: every picture decoded beforehand, so that film and strip are never apart. Without a film: the joints alone. */
+export function Film({ src, drawn, range, frame, parts, feet, filmSecondsPerMs, onDrag, onLost }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const view = track && viewOf(track);
+  const { track } = drawn;
+  const [first, last] = range;
+  const view = useMemo(() => (feet ? feetView(track, first, last) : viewOf(track)), [track, feet, first, last]);
+  const frames = useFrames(src, drawn, range, view, frame, filmSecondsPerMs);
+  const { share, failed } = useSyncExternalStore(frames?.subscribe ?? nothing, frames?.state ?? (() => WAITING), () => WAITING);
+  useEffect(() => {
+    if (failed) onLost();
+  }, [failed, onLost]);
+  const drag = useRef<{ x: number; frames: number } | null>(null);
 
   useEffect(() => {
     const ctx = canvas.current?.getContext("2d");
-    if (ctx && track) drawOverlay(ctx, track, frame, hand, viewOf(track), PX);
-  }, [track, frame, hand]);
-
-  // While it stands, the film is put in the middle of the shown frame; while it plays, the film leads.
-  useEffect(() => {
-    const v = video.current;
-    if (!v || !track || playing) return;
-    const half = (track.times[1]! - track.times[0]!) / 2;
-    const seek = () => (v.currentTime = (track.times[frame]! + half) * filmSecondsPerMs);
-    if (v.readyState > 0) seek();
-    else v.addEventListener("loadedmetadata", seek, { once: true });
-    return () => v.removeEventListener("loadedmetadata", seek);
-  }, [track, frame, playing, filmSecondsPerMs]);
-
-  useEffect(() => {
-    const v = video.current;
-    if (!v || !track || !playing) return;
-    v.playbackRate = rate;
-    void v.play().catch(onEnd);
-    let handle = 0;
-    const shown: VideoFrameRequestCallback = (_, { mediaTime }) => {
-      onFrame(nearestFrame(track.times, mediaTime / filmSecondsPerMs));
-      handle = v.requestVideoFrameCallback(shown);
-    };
-    handle = v.requestVideoFrameCallback(shown);
-    return () => {
-      v.cancelVideoFrameCallback(handle);
-      v.pause();
-    };
-  }, [track, playing, rate, filmSecondsPerMs, onFrame, onEnd]);
+    if (!ctx) return;
+    const picture = frames?.get(frame) ?? null;
+    ctx.clearRect(0, 0, PX, PX);
+    if (picture) ctx.drawImage(picture, 0, 0, PX, PX);
+    drawOverlay(ctx, drawn, frame, parts, view, PX);
+    // For whoever measures: what is painted now.
+    canvas.current!.dataset.frame = `${frame}`;
+    canvas.current!.dataset.painted = picture ? "film" : "joints";
+  }, [frames, frame, drawn, parts, view, share]);
 
   return (
     <div className="relative aspect-square w-full max-w-[440px] overflow-hidden bg-silt">
-      {src && track && view && (
-        <video
-          ref={video}
-          src={src}
-          muted
-          playsInline
-          preload="auto"
-          onEnded={onEnd}
-          onError={onLost}
-          className="absolute max-w-none"
-          style={{ width: `${(track.video.width / view.size) * 100}%`, left: `${(-view.left / view.size) * 100}%`, top: `${(-view.top / view.size) * 100}%` }}
-        />
+      <canvas
+        ref={canvas} width={PX} height={PX} data-film={src !== null && share === 1 && !failed ? "ready" : "reading"}
+        role="img" aria-label={`Picture ${frame - first + 1} of ${last - first + 1}`} className="absolute inset-0 size-full cursor-ew-resize touch-pan-y"
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          drag.current = { x: e.clientX, frames: 0 };
+        }}
+        onPointerMove={(e) => {
+          if (!drag.current || !e.buttons) return;
+          const by = Math.round((e.clientX - drag.current.x) / PX_PER_FRAME) - drag.current.frames;
+          drag.current.frames += by;
+          if (by) onDrag(by);
+        }}
+        onPointerUp={() => (drag.current = null)}
+      />
+      {src !== null && share < 1 && (
+        <label className="absolute inset-x-3 bottom-3 bg-paper p-2 text-[14px]">
+          The film’s pictures are read
+          <progress className="mt-1 block h-2 w-full accent-ink" value={share} max={1} />
+        </label>
       )}
-      <canvas ref={canvas} width={PX} height={PX} className="absolute inset-0 size-full" aria-hidden />
-      {!track && <p className="grid h-full place-items-center text-ink-2">Fetching the track…</p>}
     </div>
   );
 }
 
-export function nearestFrame(times: Float64Array, ms: number): number {
-  let lo = 0;
-  let hi = times.length - 1;
-  while (lo < hi) {
-    const mid = (lo + hi) >> 1;
-    if (times[mid]! < ms) lo = mid + 1;
-    else hi = mid;
-  }
-  return lo > 0 && ms - times[lo - 1]! < times[lo]! - ms ? lo - 1 : lo;
+/** A finger that goes so far goes one picture on, px. */
+const PX_PER_FRAME = 4;
+
+/** The decoded pictures of a rep as one view shows them; read anew for another view. */
+function useFrames(src: string | null, { track }: Drawn, [first, last]: readonly [number, number], view: View, frame: number, filmSecondsPerMs: number): Frames | null {
+  const [film, setFilm] = useState<{ src: string; blob: Blob | null } | null>(null);
+  const [frames, setFrames] = useState<Frames | null>(null);
+  const at = useRef(frame);
+  useEffect(() => void (at.current = frame), [frame]);
+  useEffect(() => {
+    if (!src) return;
+    const stop = new AbortController();
+    void fetch(src, { signal: stop.signal }).then(async (r) => (r.ok ? r.blob() : null), () => null).then((blob) => !stop.signal.aborted && setFilm({ src, blob }));
+    return () => stop.abort();
+  }, [src]);
+  useEffect(() => {
+    if (!film || film.src !== src) return;
+    const count = last - first + 1;
+    const own = new Frames(track.times, filmSecondsPerMs, count);
+    const half = (track.times[1]! - track.times[0]!) / 2;
+    const s = (i: number) => Math.max(0, (track.times[i]! + half) * filmSecondsPerMs);
+    const asked = { fromS: Math.max(0, s(first) - 2 * half * filmSecondsPerMs), toS: s(last), firstS: s(at.current), square: view, px: keptPx(PX, count) };
+    void Promise.resolve().then(() => {
+      setFrames(own);
+      return own.read(film.blob ?? new Blob([]), asked);
+    });
+    return () => own.close();
+  }, [film, src, track, first, last, view, filmSecondsPerMs]);
+  return frames;
 }

@@ -1,88 +1,97 @@
 "use client";
 
 import Link from "next/link";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useEffect, useState } from "react";
 import { readTrack } from "@/core/formats/trackFile";
-import { AlsoMeasured } from "./alsoMeasured";
-import { failWords } from "@/core/judge/judge";
+import { overruledBy } from "@/core/reps/corrections";
 import { finishTrack } from "@/core/track/finishTrack";
 import { realTime } from "@/core/track/realTime";
 import type { Track } from "@/core/track/track";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
-import { Film, nearestFrame } from "./film";
+import { AlsoMeasured } from "./alsoMeasured";
+import { CorrectPanel } from "./correctPanel";
+import { Next } from "./next";
 import { StripPanel } from "./stripPanel";
+import { useCorrecting } from "./useCorrecting";
+import { Viewer } from "./viewer";
 
-/** A rep: film with joints, the strip on the same clock, checks at their gates, the cue, and what to do next. */
-export function RepReview({ rep }: { rep: RepDetail }) {
-  const [track, setTrack] = useState<Track | null>(null);
-  const [lost, setLost] = useState(!rep.clip.kept);
-  const [playing, setPlaying] = useState(false);
-  const [slow, setSlow] = useState(true);
-  const events = useMemo(() => Object.fromEntries(rep.events.filter((e) => e.foot === "").map((e) => [e.name, e.t])), [rep.events]);
-  const [frame, setFrame] = useState(0);
+/** A rep's track: as kept, and as it is drawn. */
+interface Loaded {
+  bytes: Uint8Array;
+  track: Track;
   /** How many times longer the film lasts than what happened. */
-  const [filmRate, setFilmRate] = useState(1);
+  filmRate: number;
+}
 
-  const { trackSha256, captureFps } = rep;
-  const cueCheck = rep.verdict?.checks.find((c) => c.id === rep.verdict?.cue?.id);
-  const start = (cueCheck && rep.measures[cueCheck.measure]?.at) ?? events.impact ?? rep.series.t[0]!;
+/** A rep: film with joints, the strip on the same clock, checks at their gates, the cue, what to do next, and what to put right. */
+export function RepReview({ rep: first }: { rep: RepDetail }) {
+  const loaded = useTrack(first);
+  const correcting = useCorrecting(first, loaded?.bytes ?? null);
+  const { rep } = correcting;
+  const events = Object.fromEntries(rep.events.filter((e) => e.foot === "").map((e) => [e.name, e.t]));
+  const cueCheck = first.verdict?.checks.find((c) => c.id === first.verdict?.cue?.id);
+  const [start] = useState((cueCheck && first.measures[cueCheck.measure]?.at) ?? events.impact ?? first.series.t[0]!);
+  const [ms, setMs] = useState(start);
+  const [wanted, setWanted] = useState<{ ms: number } | null>(null);
+  const seek = (to: number) => setWanted({ ms: to });
+  const zero = events.top ?? rep.series.t[0]!;
+  return (
+    <>
+      <Heading rep={rep} />
+      <div className="mt-4 grid gap-x-6 gap-y-8 lg:grid-cols-[minmax(320px,400px)_1fr]">
+        <div>
+          {loaded ? (
+            <Viewer rep={rep} track={loaded.track} filmRate={loaded.filmRate} scale={correcting.scale} start={start} wanted={wanted} shown={setMs} undo={correcting.undo} />
+          ) : (
+            <div className="grid aspect-square w-full max-w-[440px] place-items-center bg-silt text-ink-2">Fetching the track…</div>
+          )}
+          <Next rep={rep} />
+        </div>
+        <StripPanel rep={rep} events={events} ms={ms} seek={seek} />
+      </div>
+      <CorrectPanel rep={rep} ms={ms} zero={zero} busy={correcting.busy} seek={seek} correct={correcting.correct} undo={correcting.undo} />
+      <AlsoMeasured rep={rep} />
+    </>
+  );
+}
+
+function useTrack({ trackSha256, captureFps }: RepDetail): Loaded | null {
+  const [loaded, setLoaded] = useState<Loaded | null>(null);
   useEffect(() => {
     let current = true;
-    void fetch(`/api/tracks/${trackSha256}`)
-      .then(async (r) => (r.ok ? readTrack(new Uint8Array(await r.arrayBuffer())) : null))
-      .then((t) => {
-        if (!current || !t) return;
-        const real = finishTrack(realTime(t, captureFps), true);
-        setFilmRate(captureFps === null ? 1 : captureFps / t.video.fps);
-        setTrack(real);
-        setFrame(nearestFrame(real.times, start));
-      });
+    void fetch(`/api/tracks/${trackSha256}`).then(async (r) => {
+      if (!r.ok || !current) return;
+      const bytes = new Uint8Array(await r.arrayBuffer());
+      const track = readTrack(bytes);
+      if (current) setLoaded({ bytes, track: finishTrack(realTime(track, captureFps), true), filmRate: captureFps === null ? 1 : captureFps / track.video.fps });
+    });
     return () => {
       current = false;
     };
-  }, [trackSha256, captureFps, start]);
+  }, [trackSha256, captureFps]);
+  return loaded;
+}
 
-  const last = (track?.times.length ?? 1) - 1;
-  const step = useCallback((by: number) => {
-    setPlaying(false);
-    setFrame((f) => Math.min(Math.max(f + by, 0), last));
-  }, [last]);
-  const toggle = useCallback(() => {
-    if (lost) return;
-    setFrame((f) => (f >= last ? 0 : f));
-    setPlaying((p) => !p);
-  }, [last, lost]);
-
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA|BUTTON|SUMMARY|A)$/.test(e.target.tagName) && e.key === " ") return;
-      if (e.key === "ArrowLeft") step(e.shiftKey ? -10 : -1);
-      else if (e.key === "ArrowRight") step(e.shiftKey ? 10 : 1);
-      else if (e.key === " ") toggle();
-      else return;
-      e.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [step, toggle]);
-
-  const end = useCallback(() => setPlaying(false), []);
-  const filmLost = useCallback(() => setLost(true), []);
-  const ms = track ? track.times[frame]! : start;
+/** What was said of it, and by whom. */
+function Heading({ rep }: { rep: RepDetail }) {
   const v = rep.verdict;
+  const own = overruledBy(rep.corrections);
   const at = rep.boutReps.indexOf(rep.id);
-  const title = v === null ? "Measured, not judged" : (v.cue?.words ?? (v.result === "pass" ? "Every check that counts passed" : "Not judged"));
+  const says = own ? `You say: ${WORDS[own.now].toLowerCase()}` : null;
+  const title = says ?? (v === null ? "Measured, not judged" : (v.cue?.words ?? (v.result === "pass" ? "Every check that counts passed" : "Not judged")));
   const date = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", timeZone: "UTC" }).format(new Date(rep.boutStartedAt));
+  const before = rep.uncorrected;
+  const shown = own?.now ?? v?.result ?? null;
   return (
     <>
       <div className="flex flex-wrap items-start justify-between gap-4 pt-5">
-        <div className="flex gap-5">
-          {v && <VerdictGlyph name={glyphOf(v.result)} size={62} className="mt-1" />}
+        <div className="flex gap-5" aria-live="polite">
+          {shown && <VerdictGlyph name={glyphOf(shown)} size={62} className="mt-1" />}
           <div>
             <p className="text-[15px] text-ink-2">
-              {v && `${WORDS[v.result]} · `}rep {rep.number} of {rep.boutReps.length} · {rep.drill ?? "no drill"} · {date}
+              {shown && `${WORDS[shown]} · `}rep {rep.number} of {rep.boutReps.length} · {rep.drill ?? "no drill"} · {date}
               {rep.place && `, ${rep.place}`}
             </p>
             <h1 className="mt-1 text-[34px] md:text-[46px]">{title}</h1>
@@ -93,54 +102,10 @@ export function RepReview({ rep }: { rep: RepDetail }) {
           {rep.boutReps[at + 1] && <Button asChild><Link href={`/reps/${rep.boutReps[at + 1]}`}>Rep {rep.number + 1} →</Link></Button>}
         </div>
       </div>
-      {v?.reason && <p className="mt-2 max-w-[760px] text-[17px]">{v.reason.message}</p>}
-      <div className="mt-4 grid gap-x-6 gap-y-8 lg:grid-cols-[minmax(320px,400px)_1fr]">
-        <div>
-          <Film
-            src={lost ? null : `/api/clips/${rep.clip.sha256}`}
-            track={track} hand={rep.hand} frame={frame} playing={playing} rate={slow ? 0.25 : 1}
-            filmSecondsPerMs={filmRate / 1000}
-            onFrame={setFrame} onEnd={end} onLost={filmLost}
-          />
-          {lost && <p className="mt-2 text-[15px] text-ink-2">The film was not kept, or this browser can&rsquo;t play it. Joints and numbers stay.</p>}
-          <div className="mt-3 flex flex-wrap gap-2">
-            <Button look="main" onClick={toggle} disabled={lost} aria-label={playing ? "Pause" : "Play"} className="w-13">
-              <svg viewBox="0 0 20 20" width={20} height={20} fill="currentColor" aria-hidden>{playing ? <path d="M4 2h4v16H4zM12 2h4v16h-4z" /> : <path d="M4 1.5 18 10 4 18.5Z" />}</svg>
-            </Button>
-            <Button onClick={() => step(-1)} aria-label="One picture back">−1</Button>
-            <Button onClick={() => step(1)} aria-label="One picture on">+1</Button>
-            <Button onClick={() => setSlow((s) => !s)} aria-pressed={slow}>¼ speed</Button>
-            <span className="self-center text-[14px] text-ink-2">← → step, space plays</span>
-          </div>
-          <Next rep={rep} />
-        </div>
-        <StripPanel rep={rep} events={events} ms={ms} seek={(t) => {
-          setPlaying(false);
-          if (track) setFrame(nearestFrame(track.times, t));
-        }} />
-      </div>
-      <AlsoMeasured rep={rep} />
+      {own ? <p className="mt-2 max-w-[760px] text-[17px]">{own.reason} The program says {sentence(v!)}.</p> : v?.reason && <p className="mt-2 max-w-[760px] text-[17px]">{v.reason.message}</p>}
+      {before && !own && <p className="mt-2 max-w-[760px] text-[15px] text-ink-2">With what you changed; before that: {sentence(before)}.</p>}
     </>
   );
 }
 
-/** The one thing to change, in a sentence. */
-function Next({ rep }: { rep: RepDetail }) {
-  const v = rep.verdict;
-  const { stage } = rep;
-  if (!v || !stage) return null;
-  const action = stage.actions.find((a) => a.id === v.cue?.id);
-  const check = stage.checks.find((c) => c.id === v.cue?.id);
-  const result = v.checks.find((c) => c.id === v.cue?.id);
-  const words = action?.next ?? (check && result ? failWords(check, result).next : null);
-  const open = v.checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable")).length;
-  const text = words ?? (v.result === "pass" ? `Do it again: a set is four reps with a plain swing after each. ${rep.why}` : open ? "Do another: nearer the middle of the band the film is sure of it." : null);
-  if (!text) return null;
-  return (
-    <section className="mt-5">
-      <h2 className="mb-2 text-[23px]">Next</h2>
-      <p>{text}</p>
-      {rep.problems.map((p) => <p key={p.code} className="mt-2 border-l-4 border-edge pl-3">{p.message} {p.action}</p>)}
-    </section>
-  );
-}
+const sentence = ({ result, cue }: Pick<NonNullable<RepDetail["verdict"]>, "result" | "cue">): string => `${WORDS[result].toLowerCase()}${cue ? `, ${cue.words.toLowerCase()}` : ""}`;

@@ -1,0 +1,23 @@
+import { failWords } from "@/core/judge/judge";
+import type { RepDetail } from "@/server/reps/queries";
+
+/** The one thing to change, in a sentence. */
+export function Next({ rep }: { rep: RepDetail }) {
+  const v = rep.verdict;
+  const { stage } = rep;
+  if (!v || !stage) return null;
+  const action = stage.actions.find((a) => a.id === v.cue?.id);
+  const check = stage.checks.find((c) => c.id === v.cue?.id);
+  const result = v.checks.find((c) => c.id === v.cue?.id);
+  const words = action?.next ?? (check && result ? failWords(check, result).next : null);
+  const open = v.checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable")).length;
+  const text = words ?? (v.result === "pass" ? `Do it again: a set is four reps with a plain swing after each. ${rep.why}` : open ? "Do another: nearer the middle of the band the film is sure of it." : null);
+  if (!text) return null;
+  return (
+    <section className="mt-5">
+      <h2 className="mb-2 text-[23px]">Next</h2>
+      <p>{text}</p>
+      {rep.problems.map((p) => <p key={p.code} className="mt-2 border-l-4 border-edge pl-3">{p.message} {p.action}</p>)}
+    </section>
+  );
+}

@@ -1,0 +1,108 @@
+"use client";
+
+import { wrap, type Remote } from "comlink";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import type { AnalysedRep } from "@/core/analyse";
+import { golferBy, outOfOrder, saidBy, withCorrection, type Correction } from "@/core/reps/corrections";
+import type { Scene } from "@/core/scene/scene";
+import type { RepDetail } from "@/server/reps/queries";
+import type { AgainWorker } from "./again.worker";
+
+export interface Correcting {
+  /** The rep as it stands with the golfer's corrections. */
+  rep: RepDetail;
+  /** How large a pixel is, once that is known. */
+  scale: Scene["scale"] | null;
+  /** Something is being computed. */
+  busy: boolean;
+  correct(c: Correction): void;
+  /** Takes one back; without one, the last. */
+  undo(id?: string): void;
+}
+
+/** What a correction leaves of a rep's page. */
+const withAgain = (rep: RepDetail, again: AnalysedRep, list: readonly Correction[], facts: { hand: "left" | "right"; statureCm: number }): RepDetail => ({
+  ...rep, ...facts, corrections: [...list], verdict: again.verdict, series: again.series, measures: again.measures, from: again.from, to: again.to,
+  uncorrected: list.length ? (rep.uncorrected ?? (rep.corrections.length ? null : rep.verdict)) : null,
+  events: [
+    ...Object.entries(again.events).map(([name, e]) => ({ name, foot: "", ...e, by: list.some((c) => c.kind === "event" && c.event === name) ? ("golfer" as const) : ("computed" as const) })),
+    ...again.footEvents.map((e) => ({ name: e.event, foot: e.foot, t: e.t, u: e.u, by: list.some((c) => c.kind === "foot" && c.foot === e.foot && c.event === e.event && c.now === e.t) ? ("golfer" as const) : ("computed" as const) })),
+  ],
+});
+
+/** A rep that the golfer can correct: computed again beside the page at once, kept by the computer after that; what it can't keep is taken back and said. */
+export function useCorrecting(first: RepDetail, track: Uint8Array | null): Correcting {
+  const [rep, setRep] = useState(first);
+  const [scale, setScale] = useState<Scene["scale"] | null>(null);
+  const [busy, setBusy] = useState(false);
+  const worker = useRef<Remote<AgainWorker> | null>(null);
+  const now = useRef(first);
+  const saving = useRef(Promise.resolve());
+  const opened = useRef<string>("");
+
+  useEffect(() => {
+    const own = new Worker(new URL("./again.worker.ts", import.meta.url), { type: "module" });
+    worker.current = wrap<AgainWorker>(own);
+    opened.current = "";
+    return () => {
+      own.terminate();
+      worker.current = null;
+    };
+  }, []);
+
+  const open = useCallback(async (facts: { hand: "left" | "right"; statureCm: number }) => {
+    const { drillId, stage, captureFps, live, index, from, to } = first;
+    const key = `${facts.hand} ${facts.statureCm}`;
+    if (!track || !worker.current || opened.current === key) return;
+    const options = { golfer: facts, drill: drillId ?? "none", live, ...(stage ? { by: stage } : {}), ...(captureFps === null ? {} : { captureFps }) };
+    const { scale: known } = await worker.current.open(track, options, { index, from, to });
+    opened.current = key;
+    setScale(known);
+  }, [first, track]);
+
+  useEffect(() => void open({ hand: now.current.hand, statureCm: now.current.statureCm }), [open]);
+
+  const put = useCallback(async (list: Correction[]) => {
+    const before = now.current;
+    if (!worker.current) return;
+    setBusy(true);
+    try {
+      const was = before.corrections.flatMap((c) => (c.kind === "golfer" ? [c.was] : []))[0] ?? before;
+      const facts = golferBy(list, was);
+      await open(facts);
+      const again = await worker.current.again(saidBy(list));
+      const wrong = again ? outOfOrder(again, list) : "With that, no rep is left here.";
+      if (!again || wrong) {
+        toast.error(`${wrong} Nothing was changed.`);
+        await open(before);
+        return;
+      }
+      now.current = withAgain(before, again, list, facts);
+      setRep(now.current);
+      // One after another, so that the last one is what stays.
+      saving.current = saving.current.then(() => save(first.id, list)).catch((error: unknown) => {
+        toast.error(`${error instanceof Error ? error.message : "The computer does not answer."} What you changed is not kept.`);
+        now.current = before;
+        setRep(before);
+      });
+    } finally {
+      setBusy(false);
+    }
+  }, [first.id, open]);
+
+  const correct = useCallback((c: Correction) => void put(withCorrection(now.current.corrections, c)), [put]);
+  const undo = useCallback((id?: string) => {
+    const { corrections } = now.current;
+    const gone = id ?? corrections.at(-1)?.id;
+    if (gone) void put(corrections.filter((c) => c.id !== gone));
+  }, [put]);
+  return { rep, scale, busy, correct, undo };
+}
+
+async function save(id: string, list: readonly Correction[]): Promise<void> {
+  const response = await fetch(`/api/reps/${id}/corrections`, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(list) });
+  if (response.ok) return;
+  const body = (await response.json().catch(() => null)) as { message?: string } | null;
+  throw new Error(body?.message ?? `The program answered ${response.status}.`);
+}
