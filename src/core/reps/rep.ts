@@ -1,16 +1,13 @@
 import type { JerkSmoother } from "../maths/jerkSmoother";
 import type { FootMotion } from "../motion/footMotion";
 import type { SideName } from "../track/sides";
+import { EVENT_NAMES, type EventName } from "./eventNames";
 import type { FootEvent } from "./events/footEvents";
 import type { Turn } from "./turns";
 import type { Said } from "./said";
 import type { Airborne } from "./weight";
 
-export const EVENT_NAMES = [
-  "address", "groundStart", "handStart", "midBack", "top", "recentre", "transition", "slideStart", "halfwayDown", "impact", "release", "midThrough", "finish",
-  "taken", "lost", "pivotStart", "pivotPeak", "pivotBack",
-] as const;
-export type EventName = (typeof EVENT_NAMES)[number];
+export { EVENT_NAMES, type EventName } from "./eventNames";
 
 export type RepKind = "swing" | "step-swing" | "cycle" | "pivot" | "hold" | "gesture";
 

@@ -1,6 +1,6 @@
 import type { SideName } from "../track/sides";
 import type { FootEvent } from "./events/footEvents";
-import type { EventName } from "./rep";
+import type { EventName } from "./eventNames";
 
 /** A foot event that the golfer moved (both times), took away (`to` null) or put in (`from` null); ms. */
 export interface SaidFootEvent {

@@ -19,6 +19,8 @@ interface Props {
   feet: boolean;
   /** The film's own seconds for one ms of what happened (slow-motion film runs longer). */
   filmSecondsPerMs: number;
+  /** How many films share the room there is for pictures. */
+  share?: number;
   /** The golfer draws across the film: so many pictures on. */
   onDrag(frames: number): void;
   onLost(): void;
@@ -28,12 +30,12 @@ const WAITING: FramesState = { share: 0, failed: false };
 const nothing = () => () => {};
 
 /** The film, cut to the golfer, with what is known of the shown picture over it: every picture decoded beforehand, so that film and strip are never apart. Without a film: the joints alone. */
-export function Film({ src, drawn, range, frame, parts, feet, filmSecondsPerMs, onDrag, onLost }: Props) {
+export function Film({ src, drawn, range, frame, parts, feet, filmSecondsPerMs, share: films = 1, onDrag, onLost }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { track } = drawn;
   const [first, last] = range;
   const view = useMemo(() => (feet ? feetView(track, first, last) : viewOf(track)), [track, feet, first, last]);
-  const frames = useFrames(src, drawn, range, view, frame, filmSecondsPerMs);
+  const frames = useFrames(src, drawn, range, view, frame, filmSecondsPerMs, films);
   const { share, failed } = useSyncExternalStore(frames?.subscribe ?? nothing, frames?.state ?? (() => WAITING), () => WAITING);
   useEffect(() => {
     if (failed) onLost();
@@ -83,7 +85,7 @@ export function Film({ src, drawn, range, frame, parts, feet, filmSecondsPerMs, 
 const PX_PER_FRAME = 4;
 
 /** The decoded pictures of a rep as one view shows them; read anew for another view. */
-function useFrames(src: string | null, { track }: Drawn, [first, last]: readonly [number, number], view: View, frame: number, filmSecondsPerMs: number): Frames | null {
+function useFrames(src: string | null, { track }: Drawn, [first, last]: readonly [number, number], view: View, frame: number, filmSecondsPerMs: number, films: number): Frames | null {
   const [film, setFilm] = useState<{ src: string; blob: Blob | null } | null>(null);
   const [frames, setFrames] = useState<Frames | null>(null);
   const at = useRef(frame);
@@ -100,12 +102,12 @@ function useFrames(src: string | null, { track }: Drawn, [first, last]: readonly
     const own = new Frames(track.times, filmSecondsPerMs, count);
     const half = (track.times[1]! - track.times[0]!) / 2;
     const s = (i: number) => Math.max(0, (track.times[i]! + half) * filmSecondsPerMs);
-    const asked = { fromS: Math.max(0, s(first) - 2 * half * filmSecondsPerMs), toS: s(last), firstS: s(at.current), square: view, px: keptPx(PX, count) };
+    const asked = { fromS: Math.max(0, s(first) - 2 * half * filmSecondsPerMs), toS: s(last), firstS: s(at.current), square: view, px: keptPx(PX, count * films) };
     void Promise.resolve().then(() => {
       setFrames(own);
       return own.read(film.blob ?? new Blob([]), asked);
     });
     return () => own.close();
-  }, [film, src, track, first, last, view, filmSecondsPerMs]);
+  }, [film, src, track, first, last, view, filmSecondsPerMs, films]);
   return frames;
 }

@@ -1,12 +1,8 @@
 "use client";
 
 import Link from "next/link";
-import { useEffect, useState } from "react";
-import { readTrack } from "@/core/formats/trackFile";
+import { useState } from "react";
 import { overruledBy } from "@/core/reps/corrections";
-import { finishTrack } from "@/core/track/finishTrack";
-import { realTime } from "@/core/track/realTime";
-import type { Track } from "@/core/track/track";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
@@ -15,18 +11,15 @@ import { CorrectPanel } from "./correctPanel";
 import { Next } from "./next";
 import { StripPanel } from "./stripPanel";
 import { useCorrecting } from "./useCorrecting";
+import { useTrack } from "./useTrack";
 import { Viewer } from "./viewer";
 
-/** A rep's track: as kept, and as it is drawn. */
-interface Loaded {
-  bytes: Uint8Array;
-  track: Track;
-  /** How many times longer the film lasts than what happened. */
-  filmRate: number;
-}
-
-/** A rep: film with joints, the strip on the same clock, checks at their gates, the cue, what to do next, and what to put right. */
-export function RepReview({ rep: first }: { rep: RepDetail }) {
+/**
+ * A rep: film with joints, the strip on the same clock, checks at their gates, the cue, what to do next, and what to put right.
+ *
+ * @param best the golfer's best rep of that stage, another one than this
+ */
+export function RepReview({ rep: first, best }: { rep: RepDetail; best: string | null }) {
   const loaded = useTrack(first);
   const correcting = useCorrecting(first, loaded?.bytes ?? null);
   const { rep } = correcting;
@@ -39,7 +32,7 @@ export function RepReview({ rep: first }: { rep: RepDetail }) {
   const zero = events.top ?? rep.series.t[0]!;
   return (
     <>
-      <Heading rep={rep} />
+      <Heading rep={rep} best={best} />
       <div className="mt-4 grid gap-x-6 gap-y-8 lg:grid-cols-[minmax(320px,400px)_1fr]">
         <div>
           {loaded ? (
@@ -57,25 +50,8 @@ export function RepReview({ rep: first }: { rep: RepDetail }) {
   );
 }
 
-function useTrack({ trackSha256, captureFps }: RepDetail): Loaded | null {
-  const [loaded, setLoaded] = useState<Loaded | null>(null);
-  useEffect(() => {
-    let current = true;
-    void fetch(`/api/tracks/${trackSha256}`).then(async (r) => {
-      if (!r.ok || !current) return;
-      const bytes = new Uint8Array(await r.arrayBuffer());
-      const track = readTrack(bytes);
-      if (current) setLoaded({ bytes, track: finishTrack(realTime(track, captureFps), true), filmRate: captureFps === null ? 1 : captureFps / track.video.fps });
-    });
-    return () => {
-      current = false;
-    };
-  }, [trackSha256, captureFps]);
-  return loaded;
-}
-
 /** What was said of it, and by whom. */
-function Heading({ rep }: { rep: RepDetail }) {
+function Heading({ rep, best }: { rep: RepDetail; best: string | null }) {
   const v = rep.verdict;
   const own = overruledBy(rep.corrections);
   const at = rep.boutReps.indexOf(rep.id);
@@ -100,6 +76,7 @@ function Heading({ rep }: { rep: RepDetail }) {
         <div className="flex gap-3">
           {rep.boutReps[at - 1] && <Button asChild><Link href={`/reps/${rep.boutReps[at - 1]}`}>← Rep {rep.number - 1}</Link></Button>}
           {rep.boutReps[at + 1] && <Button asChild><Link href={`/reps/${rep.boutReps[at + 1]}`}>Rep {rep.number + 1} →</Link></Button>}
+          {best && <Button asChild><Link href={`/compare?reps=${rep.id},${best}`}>Compare with the best</Link></Button>}
         </div>
       </div>
       {own ? <p className="mt-2 max-w-[760px] text-[17px]">{own.reason} The program says {sentence(v!)}.</p> : v?.reason && <p className="mt-2 max-w-[760px] text-[17px]">{v.reason.message}</p>}

@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { requestDatabase } from "@/server/db/request";
+import { whoever } from "@/app/whoever";
+import { bestRep } from "@/server/reps/best";
 import { findRep } from "@/server/reps/queries";
 import { RepReview } from "@/ui/review/repReview";
 
@@ -12,7 +14,9 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 export default async function RepPage({ params }: Props) {
-  const rep = await findRep(await requestDatabase(), (await params).id);
+  const { db, golfer } = await whoever();
+  const rep = await findRep(db, (await params).id);
   if (!rep) notFound();
-  return <RepReview key={rep.id} rep={rep} />;
+  const best = rep.drillId && rep.stage ? await bestRep(db, golfer.id, rep.drillId, rep.stage.id, rep.id) : null;
+  return <RepReview key={rep.id} rep={rep} best={best} />;
 }

@@ -1,0 +1,119 @@
+"use client";
+
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import { differences, type Difference } from "@/core/practice/compare";
+import { CATALOGUE } from "@/core/measures/catalogue";
+import type { RepDetail } from "@/server/reps/queries";
+import { Button } from "@/ui/kit/button";
+import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
+import { shownNumber, shownUnit, type Units } from "@/ui/kit/units";
+import { Films } from "./films";
+import { Overlaid, type Laid } from "./overlaid";
+
+const dayOf = (at: Date): string => new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone: "UTC" }).format(new Date(at));
+
+/** Reps by names that tell them apart: of one bout by number, else with the day. */
+export function namesOf(reps: readonly RepDetail[]): string[] {
+  const oneBout = reps.every((r) => r.boutReps.includes(reps[0]!.id));
+  const short = reps.map((r) => (oneBout ? `rep ${r.number}` : `${r.drillId === reps[0]!.drillId ? "" : `${r.drill ?? "measured"}, `}rep ${r.number}, ${dayOf(r.boutStartedAt)}`));
+  // Two bouts of one day have the hour too.
+  return short.map((name, i) => (short.indexOf(name) === i && short.lastIndexOf(name) === i ? name : `${name}, ${new Date(reps[i]!.boutStartedAt).toISOString().slice(11, 16)}`));
+}
+
+/** A measure as the drill calls it, else as everybody does. */
+const nameOf = (rep: RepDetail, measure: Difference["measure"]): string => rep.stage?.checks.find((c) => c.measure === measure)?.name ?? CATALOGUE[measure].name;
+
+/** Where reps part: laid over each other, and their differences in words, the surest first. */
+export function CompareView({ reps }: { reps: readonly RepDetail[] }) {
+  const [one, ...others] = reps as [RepDetail, ...RepDetail[]];
+  const names = namesOf(reps);
+  const [against, setAgainst] = useState(0);
+  const [aligned, setAligned] = useState(true);
+  const [films, setFilms] = useState(false);
+  const other = others[against]!;
+  const all = useMemo(() => differences(one.measures, other.measures, one.stage?.checks.map((c) => c.measure) ?? []), [one, other]);
+  const laid = useMemo<Laid[]>(() => reps.map((r, k) => ({ name: names[k]!, series: r.series, hand: r.hand, events: Object.fromEntries(r.events.filter((e) => e.foot === "").map((e) => [e.name, e.t])) })), [reps, names]);
+  const sure = all.filter((d) => d.doubts > 1);
+  const alike = all.filter((d) => d.doubts <= 1);
+  return (
+    <>
+      <div className="flex flex-wrap items-start justify-between gap-4 pt-5">
+        <div>
+          <p className="text-[15px] text-ink-2">Where do they part? {one.drill ?? "Measured"}</p>
+          <h1 className="mt-1 text-[34px] md:text-[46px]">{sure[0] ? nameOf(one, sure[0].measure) : "The same, as far as the film can tell"}</h1>
+          <p className="mt-1 text-[20px]">
+            {reps.map((r, k) => (
+              <span key={r.id}>{k === 1 ? " against " : k > 1 ? " and " : ""}<Link className="font-semibold underline underline-offset-4" href={`/reps/${r.id}`}>{names[k]}</Link>{r.verdict && <VerdictGlyph name={glyphOf(r.verdict.result)} size={18} className="ml-1 inline" />}{r.verdict && <span className="sr-only"> ({WORDS[r.verdict.result]})</span>}</span>
+            ))}.
+          </p>
+        </div>
+        <div className="flex flex-wrap gap-3">
+          <Button onClick={() => setAligned((a) => !a)} aria-pressed={!aligned}>{aligned ? "In their own time" : "Aligned by events"}</Button>
+          <Button onClick={() => setFilms((f) => !f)} aria-expanded={films}>{films ? "Without the films" : "Films side by side"}</Button>
+        </div>
+      </div>
+      {films && <Films reps={reps} names={names} aligned={aligned} />}
+      <div className="mt-6 grid gap-x-12 gap-y-10 lg:grid-cols-[480px_1fr]">
+        <Overlaid reps={laid} aligned={aligned} />
+        <section>
+          <h2 className="text-[23px]">What differs, surest first</h2>
+          {others.length > 1 && (
+            <label className="mt-2 block text-[15px]">{names[0]} against{" "}
+              <select className="min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3" value={against} onChange={(e) => setAgainst(Number(e.target.value))}>
+                {others.map((o, k) => <option key={o.id} value={k}>{names[k + 1]}</option>)}
+              </select>
+            </label>
+          )}
+          {sure.length ? <Doubts all={sure} one={one} names={[names[0]!, names[against + 1]!]} /> : <p className="mt-3">Nothing that their drill asks is beyond the film&rsquo;s doubt.</p>}
+          {alike.length > 0 && (
+            <details className="mt-4">
+              <summary className="min-h-11 cursor-pointer text-[15px]">The same, as far as the film can tell: {alike.map((d) => nameOf(one, d.measure).toLowerCase()).join(", ")}.</summary>
+              <Doubts all={alike} one={one} names={[names[0]!, names[against + 1]!]} />
+            </details>
+          )}
+        </section>
+      </div>
+    </>
+  );
+}
+
+/** A bar is no longer than so many doubts. */
+const MOST = 5;
+
+const number = (d: Difference, v: number, units: Units) => `${shownNumber(v, d.unit, units)}${d.unit === "ratio" ? "" : ` ${shownUnit(d.unit, units)}`}`;
+
+/** Differences, each with its length counted in the film's doubts: a post stands at one. */
+function Doubts({ all, one, names }: { all: readonly Difference[]; one: RepDetail; names: readonly [string, string] }) {
+  return (
+    <table className="mt-3 w-full border-collapse">
+      <thead>
+        <tr className="text-left text-[14px] text-ink-2">
+          <th scope="col" className="font-normal">What</th>
+          <th scope="col" className="w-[150px] font-normal">in the film&rsquo;s doubts</th>
+          <th scope="col" className="text-right font-normal">Difference</th>
+        </tr>
+      </thead>
+      <tbody>
+        {all.map((d) => (
+          <tr key={d.measure} className="border-b border-hair align-top">
+            <th scope="row" className="py-2 pr-3 text-left font-normal">
+              <strong className="block leading-tight">{nameOf(one, d.measure)}</strong>
+              <span className="text-[15px] text-ink-2">{names[0]} {number(d, d.one, one.units)}, {names[1]} {number(d, d.other, one.units)}</span>
+            </th>
+            <td className="py-3">
+              <svg viewBox="0 0 140 16" width={140} height={16} role="img" aria-label={`${d.doubts.toFixed(1)} times its doubt`}>
+                <rect width={140 / MOST} height={16} fill="var(--silt)" />
+                <rect x={140 / MOST} width={140 - 140 / MOST} height={16} fill="var(--water)" />
+                <path d={`M0 8H${(140 * Math.min(d.doubts, MOST)) / MOST}`} stroke={d.doubts > 1 ? "var(--stream)" : "var(--unsure)"} strokeWidth={2.8} />
+                <circle cx={(140 * Math.min(d.doubts, MOST)) / MOST} cy={8} r={4.6} fill={d.doubts > 1 ? "var(--stream)" : "var(--paper)"} stroke="var(--unsure)" strokeWidth={d.doubts > 1 ? 0 : 2} />
+                <path d={`M${140 / MOST} 0V16`} stroke="var(--ink)" strokeWidth={3} />
+              </svg>
+            </td>
+            <td className="py-2 text-right whitespace-nowrap"><strong className="text-[18px]">{d.by > 0 ? "+" : ""}{shownNumber(d.by, d.unit, one.units)}</strong> <span className="text-[14px] text-ink-2">± {shownNumber(2 * d.u, d.unit, one.units)} {shownUnit(d.unit, one.units)}</span></td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
