@@ -5,6 +5,7 @@ import { expect, test } from "@playwright/test";
 import type { AnalysisJson } from "../../src/core/formats/analysisJson";
 import { readTrack } from "../../src/core/formats/trackFile";
 import { STRIDE } from "../../src/core/track/track";
+import { viewOf, type View } from "../../src/ui/picture/overlay";
 import { accessible } from "./accessible";
 
 test.describe.configure({ mode: "serial" });
@@ -43,7 +44,7 @@ test("a clip goes in, a judged rep comes out, and is still there after a reload"
   repPath = new URL(page.url()).pathname;
   await page.reload();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Lead foot down sooner");
-  await expect(page.locator("video")).toBeVisible();
+  await expect(page.locator("canvas[data-film=ready][data-painted=film]")).toBeVisible();
   await accessible(page);
   await page.goto("/reps");
   await page.getByRole("link", { name: "Rep 1: Fail, Lead foot down sooner" }).click();
@@ -80,21 +81,48 @@ test("review shows the numbers that the command line prints, from the track that
   expect(Math.sqrt(squares / n)).toBeLessThan(0.5);
 });
 
-test("the film is stepped by picture, from the keys and from the strip", async ({ page }) => {
+test("the film is stepped by picture, each the one it says it is, from the keys and from the strip, which stays with it", async ({ page, request }) => {
+  const asked = page.waitForResponse(/\/api\/tracks\//);
   await page.goto(repPath);
-  const video = page.locator("video");
-  await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.readyState)).toBeGreaterThan(1);
-  const time = () => video.evaluate((v: HTMLVideoElement) => v.currentTime);
-  await page.getByRole("button", { name: "One picture back" }).click();
-  const before = await time();
-  await page.keyboard.press("ArrowRight");
-  await expect.poll(time).toBeCloseTo(before + 1 / 60, 2);
-  await page.keyboard.press("Shift+ArrowLeft");
-  await expect.poll(time).toBeCloseTo(before - 9 / 60, 2);
-  const strip = page.getByRole("group", { name: "Strip of the rep" });
-  await strip.click({ position: { x: 100, y: 20 } });
-  await expect.poll(time).toBeLessThan(before - 0.5);
+  const track = readTrack(new Uint8Array(await (await request.get((await asked).url())).body()));
+  const film = page.locator("canvas[data-film=ready][data-painted=film]");
+  await expect(film).toBeVisible();
+  const frame = async () => Number(await film.getAttribute("data-frame"));
+  await page.getByRole("button", { name: "Show: top" }).or(page.getByText("Did the program get something wrong?")).first().click();
+  await page.getByRole("button", { name: "Show: top" }).click();
+  const top = await frame();
+  for (const [key, by] of [["ArrowRight", 1], ["Shift+ArrowLeft", -9], ["Shift+ArrowRight", 1]] as const) {
+    await page.keyboard.press(key);
+    await expect.poll(frame).toBe(top + by);
+    // What is painted is that picture of the film and none of its neighbours.
+    await page.getByLabel("Joints").uncheck();
+    const painted = await film.evaluate((c: HTMLCanvasElement) => Array.from(c.getContext("2d")!.getImageData(0, 0, 440, 440).data.filter((_, i) => i % 4 === 1)));
+    expect(likest(painted, viewOf(track), top + by)).toBe(top + by);
+    await page.getByLabel("Joints").check();
+  }
+  await page.getByRole("group", { name: "Strip of the rep" }).click({ position: { x: 100, y: 20 } });
+  await expect.poll(frame).toBeLessThan(top - 30);
+  // The strip's own time is that of the picture.
+  const told = Number((await page.getByTestId("strip-time").innerText()).replace("−", "-").replace(" ms", ""));
+  const shown = track.times[await frame()]! - track.times[top]!;
+  expect(Math.abs(told - shown)).toBeLessThan(1000 / 60);
 });
+
+/** Which of the film's pictures around one looks most like what is painted: green of a square, 440 px, against the film's luma. */
+function likest(painted: number[], view: View, about: number): number {
+  const [width, height, from, count] = [1280, 720, about - 3, 7];
+  const raw = execFileSync("ffmpeg", ["-v", "error", "-i", CLIP, "-vf", `select=between(n\\,${from}\\,${from + count - 1})`, "-vsync", "0", "-pix_fmt", "gray", "-f", "rawvideo", "-"], { maxBuffer: 1e8 });
+  const unlike = Array.from({ length: count }, (_, k) => {
+    let sum = 0;
+    for (let y = 110; y < 330; y += 3)
+      for (let x = 110; x < 330; x += 3) {
+        const [filmX, filmY] = [Math.round(view.left + (x * view.size) / 440), Math.round(view.top + (y * view.size) / 440)];
+        sum += Math.abs(painted[y * 440 + x]! - raw[k * width * height + filmY * width + filmX]!);
+      }
+    return sum;
+  });
+  return from + unlike.indexOf(Math.min(...unlike));
+}
 
 test("what can't be read says why and what to do, and harms nothing", async ({ page }) => {
   const dir = ".work/bad";

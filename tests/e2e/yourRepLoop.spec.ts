@@ -172,5 +172,5 @@ test("each rep that counts is in the log once, with its film", async () => {
   await expect(bout.getByRole("link", { name: /^Rep \d+: (Pass|Fail, Lead foot down sooner|Not judged)$/ })).toHaveCount(3);
   // The second one's page was gone before its film was cut: it has its numbers alone.
   await bout.getByRole("link", { name: /^Rep 1: / }).click();
-  await expect(page.locator("video")).toBeVisible();
+  await expect(page.locator("canvas[data-film=ready][data-painted=film]")).toBeVisible();
 });

@@ -3,7 +3,7 @@ import { area, line } from "d3-shape";
 import type { RepSeries } from "@/core/analyse";
 import { warp, type EventTimes } from "@/core/practice/compare";
 import { pushApart, runs } from "@/ui/charts/strip/geometry";
-import { EVENT_WORDS } from "@/ui/charts/strip/words";
+import { EVENT_WORDS, StripEdges } from "@/ui/charts/strip/words";
 
 /** A rep as one line among others. */
 export interface Laid {
@@ -53,6 +53,7 @@ export function Overlaid({ reps, aligned }: { reps: readonly Laid[]; aligned: bo
   const labels = pushApart(names.map(([name]) => y(first.events[name]!)), 22, 10, HEIGHT - 10);
   return (
     <figure>
+      <p className="mb-1 flex max-w-[480px] justify-between text-[14px] text-ink-2" style={{ paddingLeft: `${(100 * GUTTER) / (GUTTER + WIDTH)}%` }}><StripEdges series={first.series} hand={first.hand} /></p>
       <svg viewBox={`0 0 ${GUTTER + WIDTH} ${HEIGHT}`} role="img" aria-label={`${reps.map((r) => r.name).join(", ")} laid over each other: ${words}`} className="block w-full max-w-[480px]">
         {names.map(([name, said], i) => (
           <g key={name}>

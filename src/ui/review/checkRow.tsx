@@ -2,12 +2,24 @@ import type { CheckVerdict } from "@/core/judge/verdict";
 import { CATALOGUE } from "@/core/measures/catalogue";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";
+import { Button } from "@/ui/kit/button";
 import { BandBar } from "./bandBar";
 
 const TEXT = { pass: "text-pass", fail: "text-fail", "too close": "text-unsure", "not measurable": "text-unsure" } as const;
 
+/** What 'too close' lacks (MOVEMENT, verdict rule 5), and how sure the film is. */
+function lacks({ result, value, u, band: [lo, hi], measure }: CheckVerdict, units: Units): string {
+  if (value === null || u === null) return "";
+  const { unit } = CATALOGUE[measure];
+  const show = (v: number) => `${shownNumber(v, unit, units)} ${shownUnit(unit, units)}`.trim();
+  const sure = `The film is sure to ${show(2 * u)}.`;
+  if (result !== "too close") return sure;
+  const limit = lo === null ? hi! : hi === null ? lo : Math.abs(value - lo) < Math.abs(value - hi) ? lo : hi;
+  return `${show(Math.abs(value - limit))} from the limit, ${show(limit)}. ${sure} ${(limit === lo ? value > lo : value < limit) ? "Nearer the middle" : "Inside by so much"} and it is a pass.`;
+}
+
 /** One check: sign, name, what is wanted; value ± U and its band. */
-export function CheckRow({ check, name, units, reason }: { check: CheckVerdict; name: string; units: Units; reason?: string }) {
+export function CheckRow({ check, name, units, reason, at, zero, seek }: { check: CheckVerdict; name: string; units: Units; reason?: string | undefined; at?: number | undefined; zero: number; seek: (ms: number) => void }) {
   const { unit, definition } = CATALOGUE[check.measure];
   // A step away from the target is told as a size: 9.6 cm, not −9.6 cm.
   const away = check.measure === "trailStepLength" ? -1 : 1;
@@ -22,7 +34,11 @@ export function CheckRow({ check, name, units, reason }: { check: CheckVerdict; 
             {check.must ? "Wanted" : "Advice"}: {wanted(check.band, check.measure, units)}
           </span>
         </summary>
-        <p className="absolute z-10 mt-1 max-w-72 border border-edge bg-paper p-3 text-[15px]">{definition}</p>
+        <div className="absolute z-10 mt-1 max-w-72 border border-edge bg-paper p-3 text-[15px]">
+          <p>{definition}</p>
+          <p className="mt-2">{lacks(check, units)}</p>
+          {at !== undefined && <Button className="mt-2" onClick={() => seek(at)}>Show its picture, {Math.round(at - zero).toString().replace("-", "−")} ms</Button>}
+        </div>
       </details>
       <div className="text-right leading-tight">
         {check.value === null || check.u === null ? (

@@ -9,6 +9,7 @@ import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { AlsoMeasured } from "./alsoMeasured";
 import { CorrectPanel } from "./correctPanel";
 import { Next } from "./next";
+import { download, pngFile, svgFile } from "./saveStrip";
 import { StripPanel } from "./stripPanel";
 import { useCorrecting } from "./useCorrecting";
 import { useTrack } from "./useTrack";
@@ -44,9 +45,24 @@ export function RepReview({ rep: first, best }: { rep: RepDetail; best: string |
         </div>
         <StripPanel rep={rep} events={events} ms={ms} seek={seek} />
       </div>
+      <Out rep={rep} />
       <CorrectPanel rep={rep} ms={ms} zero={zero} busy={correcting.busy} seek={seek} correct={correcting.correct} undo={correcting.undo} />
       <AlsoMeasured rep={rep} />
     </>
+  );
+}
+
+/** What can be taken away of it. */
+function Out({ rep }: { rep: RepDetail }) {
+  const strip = () => document.querySelector<SVGSVGElement>("[data-strip] svg[aria-label='Strip of the rep']");
+  const name = `rep-${rep.number}-${new Date(rep.boutStartedAt).toISOString().slice(0, 10)}`;
+  return (
+    <nav aria-label="Take away" className="mt-8 flex flex-wrap gap-3">
+      <Button asChild><Link href={`/reps/${rep.id}/report`}>Report for a teacher</Link></Button>
+      <Button asChild><a href={`/api/reps/${rep.id}/measures`} download>Measures as CSV</a></Button>
+      <Button onClick={() => { const s = strip(); if (s) download(`${name}.svg`, new Blob([svgFile(s)], { type: "image/svg+xml" })); }}>Strip as SVG</Button>
+      <Button onClick={() => { const s = strip(); if (s) void pngFile(s).then((png) => download(`${name}.png`, png)); }}>Strip as PNG</Button>
+    </nav>
   );
 }
 

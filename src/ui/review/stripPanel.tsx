@@ -52,10 +52,10 @@ export function StripPanel({ rep, events: own, ms, seek }: { rep: RepDetail; eve
             }}
             onPointerMove={(e) => e.buttons && place(e)}
           >
-            <RepStrip data={data} names={names} label="Strip of the rep" />
+            <div data-strip><RepStrip data={data} names={names} label="Strip of the rep" /></div>
           </div>
           <div className="pointer-events-none absolute h-[3px] bg-ink" style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }} />
-          <div className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper" style={{ top: y - 12, right: FILM.width + 6 }}>{signed(ms - zero)} ms</div>
+          <div data-testid="strip-time" className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper" style={{ top: y - 12, right: FILM.width + 6 }}>{signed(ms - zero)} ms</div>
         </div>
         {rep.series.behind || rep.series.footTurn ? <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>{captionOf(rep.series)}</p> : <Legend hands={rep.series.turn !== undefined} />}
       </div>
@@ -68,7 +68,7 @@ export function StripPanel({ rep, events: own, ms, seek }: { rep: RepDetail; eve
       <ol className="relative grid min-w-0 flex-1 content-start gap-4 lg:mt-8 lg:block" style={{ minHeight: FILM.height }}>
         {order.map((i) => (
           <li key={checks[i]!.id} className="inset-x-0 lg:absolute lg:top-(--y)" style={{ "--y": `${rows[i]}px` } as React.CSSProperties}>
-            <CheckRow check={checks[i]!} name={names.get(checks[i]!.id) ?? checks[i]!.id} units={rep.units} reason={rep.measures[checks[i]!.measure]?.reason} />
+            <CheckRow check={checks[i]!} name={names.get(checks[i]!.id) ?? checks[i]!.id} units={rep.units} reason={rep.measures[checks[i]!.measure]?.reason} at={rep.measures[checks[i]!.measure]?.at} zero={zero} seek={seek} />
           </li>
         ))}
         {checks.length === 0 && <li className="text-ink-2">Nothing was asked of this rep: it was only measured.</li>}

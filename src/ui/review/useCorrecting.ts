@@ -66,6 +66,7 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
   const put = useCallback(async (list: Correction[]) => {
     const before = now.current;
     if (!worker.current) return;
+    const began = performance.now();
     setBusy(true);
     try {
       const was = before.corrections.flatMap((c) => (c.kind === "golfer" ? [c.was] : []))[0] ?? before;
@@ -80,6 +81,8 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
       }
       now.current = withAgain(before, again, list, facts);
       setRep(now.current);
+      // For whoever measures.
+      performance.mark("kingfisher:corrected", { detail: performance.now() - began });
       // One after another, so that the last one is what stays.
       saving.current = saving.current.then(() => save(first.id, list)).catch((error: unknown) => {
         toast.error(`${error instanceof Error ? error.message : "The computer does not answer."} What you changed is not kept.`);
