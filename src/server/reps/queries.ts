@@ -32,22 +32,38 @@ export interface BoutCard {
   id: string;
   startedAt: Date;
   place: string | null;
+  drillId: string | null;
   drill: string | null;
   stageId: string | null;
   reps: RepCard[];
 }
 
+const boutRows = (db: Db) => db
+  .select({ id: bout.id, startedAt: bout.startedAt, place: session.place, definition: drillVersion.definition, stageId: bout.stageId })
+  .from(bout)
+  .innerJoin(session, eq(bout.sessionId, session.id))
+  .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id));
+
 /** A golfer's bouts with their reps, latest first. */
-export async function listBouts(db: Db, golferId: string, limit: number, offset = 0): Promise<BoutCard[]> {
-  const bouts = await db
-    .select({ id: bout.id, startedAt: bout.startedAt, place: session.place, definition: drillVersion.definition, stageId: bout.stageId })
-    .from(bout)
-    .innerJoin(session, eq(bout.sessionId, session.id))
-    .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
-    .where(eq(session.golferId, golferId))
-    .orderBy(desc(bout.startedAt))
-    .limit(limit)
-    .offset(offset);
+export const listBouts = async (db: Db, golferId: string, limit: number, offset = 0): Promise<BoutCard[]> =>
+  cardsOf(db, await boutRows(db).where(eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(limit).offset(offset));
+
+/** One bout of a golfer's with what looking it over takes; null when there is none. */
+export async function findBout(db: Db, golferId: string, id: string): Promise<{ card: BoutCard; stage: Stage | null; measures: Map<string, Record<string, Measured>>; problems: Map<string, Problem[]> } | null> {
+  const rows = await boutRows(db).where(and(eq(bout.id, id), eq(session.golferId, golferId)));
+  const [card] = await cardsOf(db, rows);
+  if (!card) return null;
+  const ids = card.reps.map((r) => r.id);
+  const [measures, reps] = ids.length ? await Promise.all([db.select().from(measure).where(inArray(measure.repId, ids)), db.select({ id: rep.id, problems: rep.problems }).from(rep).where(inArray(rep.id, ids))]) : [[], []];
+  const byRep = groups(measures, (m) => m.repId);
+  return {
+    card, stage: rows[0]!.definition?.stages.find((s) => s.id === card.stageId) ?? null,
+    measures: new Map(ids.map((r) => [r, Object.fromEntries((byRep.get(r) ?? []).map((m) => [m.measureId, toMeasured(m)]))])),
+    problems: new Map(reps.map((r) => [r.id, r.problems])),
+  };
+}
+
+async function cardsOf(db: Db, bouts: Awaited<ReturnType<typeof boutRows>>): Promise<BoutCard[]> {
   if (!bouts.length) return [];
   const rows = await db
     .select({ rep, verdict, overruled: overruled.result, clipName: clip.name })
@@ -66,6 +82,7 @@ export async function listBouts(db: Db, golferId: string, limit: number, offset 
     id: b.id,
     startedAt: b.startedAt,
     place: b.place,
+    drillId: b.definition?.id ?? null,
     drill: b.definition?.name ?? null,
     stageId: b.stageId,
     reps: rows.filter((r) => r.rep.boutId === b.id).map((r, i) => ({

@@ -16,7 +16,7 @@ export function BoutRow({ bout, hand }: { bout: BoutCard; hand: "left" | "right"
     <section className="grid gap-5 border-t border-hair py-6 md:grid-cols-[240px_1fr]" aria-label={`${bout.drill ?? "Measured"}, ${when}`}>
       <div>
         <p className="text-[14px] text-ink-2">{when}{bout.place && ` · ${bout.place}`}</p>
-        <h2 className="mt-1 text-[23px]">{bout.drill ?? "Measured only"}</h2>
+        <h2 className="mt-1 text-[23px]"><Link className="underline-offset-4 hover:underline" href={`/bouts/${bout.id}`}>{bout.drill ?? "Measured only"}</Link></h2>
         <p className="mt-2 flex gap-4">
           {RESULTS.map((r) => {
             const n = bout.reps.filter((x) => x.result === r).length;
