@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { and, asc, eq, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, isNull } from "drizzle-orm";
 import { ALGORITHM_VERSION, openAnalysis, placeOf, WHY, type AnalysedRep } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
@@ -102,3 +102,10 @@ export function eventRows({ events, footEvents }: AnalysedRep, said: Said = {}):
 export const measureRows = ({ measures }: AnalysedRep): Omit<typeof measure.$inferInsert, "repId">[] =>
   Object.entries(measures).filter(([, m]) => m.reason !== WHY.otherView && m.reason !== WHY.otherKind)
     .map(([measureId, m]) => ({ measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null }));
+
+/** What a golfer corrected and has not taken back, the latest first, each with its rep and when. */
+export async function allCorrections(db: Db, golferId: string): Promise<{ repId: string; at: Date; algorithm: string; what: Correction }[]> {
+  return db.select({ repId: correction.repId, at: correction.createdAt, algorithm: correction.algorithm, what: correction.what }).from(correction)
+    .innerJoin(rep, eq(correction.repId, rep.id)).innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id))
+    .where(and(eq(session.golferId, golferId), isNull(correction.undoneAt))).orderBy(desc(correction.createdAt));
+}

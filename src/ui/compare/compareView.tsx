@@ -7,7 +7,7 @@ import { CATALOGUE } from "@/core/measures/catalogue";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
-import { shownNumber, shownUnit, type Units } from "@/ui/kit/units";
+import { shownNumber, shownUnit, toldAs, type Units } from "@/ui/kit/units";
 import { Films } from "./films";
 import { Overlaid, type Laid } from "./overlaid";
 
@@ -81,7 +81,7 @@ export function CompareView({ reps }: { reps: readonly RepDetail[] }) {
 /** A bar is no longer than so many doubts. */
 const MOST = 5;
 
-const number = (d: Difference, v: number, units: Units) => `${shownNumber(v, d.unit, units)}${d.unit === "ratio" ? "" : ` ${shownUnit(d.unit, units)}`}`;
+const number = (d: Difference, v: number, units: Units) => `${shownNumber(toldAs(v, d.measure), d.unit, units)}${d.unit === "ratio" ? "" : ` ${shownUnit(d.unit, units)}`}`;
 
 /** Differences, each with its length counted in the film's doubts: a post stands at one. */
 function Doubts({ all, one, names }: { all: readonly Difference[]; one: RepDetail; names: readonly [string, string] }) {
@@ -110,7 +110,7 @@ function Doubts({ all, one, names }: { all: readonly Difference[]; one: RepDetai
                 <path d={`M${140 / MOST} 0V16`} stroke="var(--ink)" strokeWidth={3} />
               </svg>
             </td>
-            <td className="py-2 text-right whitespace-nowrap"><strong className="text-[18px]">{d.by > 0 ? "+" : ""}{shownNumber(d.by, d.unit, one.units)}</strong> <span className="text-[14px] text-ink-2">± {shownNumber(2 * d.u, d.unit, one.units)} {shownUnit(d.unit, one.units)}</span></td>
+            <td className="py-2 text-right whitespace-nowrap"><strong className="text-[18px]">{toldAs(d.by, d.measure) > 0 ? "+" : ""}{shownNumber(toldAs(d.by, d.measure), d.unit, one.units)}</strong> <span className="text-[14px] text-ink-2">± {shownNumber(2 * d.u, d.unit, one.units)} {shownUnit(d.unit, one.units)}</span></td>
           </tr>
         ))}
       </tbody>

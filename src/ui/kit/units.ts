@@ -18,6 +18,9 @@ export function shownNumber(value: number, unit: string, units: Units): string {
   return minus(unit === "ratio" || unit === "s" ? value.toFixed(1) : value.toFixed(0));
 }
 
+/** A step away from the target is told as a size: 9.6 cm, not −9.6 cm. */
+export const toldAs = (value: number, measure: MeasureId): number => (measure === "trailStepLength" ? -value : value);
+
 /** 'Wanted: 3.8 to 15.3 cm', in the golfer's units. Bands of moves away from the target are told as sizes. */
 export function wanted(band: readonly [number | null, number | null], measure: MeasureId, units: Units): string {
   const { unit } = CATALOGUE[measure];

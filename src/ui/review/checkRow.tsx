@@ -1,7 +1,7 @@
 import type { CheckVerdict } from "@/core/judge/verdict";
 import { CATALOGUE } from "@/core/measures/catalogue";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
-import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";
+import { shownNumber, shownUnit, toldAs, wanted, type Units } from "@/ui/kit/units";
 import { Button } from "@/ui/kit/button";
 import { BandBar } from "./bandBar";
 
@@ -21,8 +21,6 @@ function lacks({ result, value, u, band: [lo, hi], measure }: CheckVerdict, unit
 /** One check: sign, name, what is wanted; value ± U and its band. */
 export function CheckRow({ check, name, units, reason, at, zero, seek }: { check: CheckVerdict; name: string; units: Units; reason?: string | undefined; at?: number | undefined; zero: number; seek: (ms: number) => void }) {
   const { unit, definition } = CATALOGUE[check.measure];
-  // A step away from the target is told as a size: 9.6 cm, not −9.6 cm.
-  const away = check.measure === "trailStepLength" ? -1 : 1;
   return (
     <div className="grid grid-cols-[24px_1fr_auto] items-start gap-x-3">
       <VerdictGlyph name={glyphOf(check.result)} />
@@ -45,7 +43,7 @@ export function CheckRow({ check, name, units, reason, at, zero, seek }: { check
           <span className="block max-w-36 text-[14px] text-ink-2">{reason ?? "not measurable"}</span>
         ) : (
           <span className={TEXT[check.result]}>
-            <strong className="text-[18px]">{shownNumber(check.value * away, unit, units)}</strong>{" "}
+            <strong className="text-[18px]">{shownNumber(toldAs(check.value, check.measure), unit, units)}</strong>{" "}
             <span className="text-[14px] text-ink-2">± {shownNumber(2 * check.u, unit, units)} {shownUnit(unit, units)}</span>
           </span>
         )}

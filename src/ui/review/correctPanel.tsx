@@ -1,15 +1,16 @@
 "use client";
 
+import Link from "next/link";
 import { useState } from "react";
 import type { Correction } from "@/core/reps/corrections";
 import { EVENT_NAMES, type EventName } from "@/core/reps/rep";
 import type { RepDetail } from "@/server/reps/queries";
 import { Choice } from "@/ui/golfer/choice";
-import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { NumberField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
 import { WORDS } from "@/ui/kit/glyphs";
 import { CM_PER_INCH, shownStature } from "@/ui/kit/units";
+import { eventWords, FOOT_WORDS } from "./eventWords";
 
 interface Props {
   rep: RepDetail;
@@ -26,8 +27,6 @@ interface Props {
 type Foot = "lead" | "trail";
 type FootEventName = Extract<Correction, { kind: "foot" }>["event"];
 
-const FOOT_WORDS: Record<FootEventName, string> = { heelUp: "heel lifts", heelDown: "heel down", liftOff: "foot leaves", landing: "foot lands" };
-const eventWords = (name: string): string => EVENT_WORDS.find(([n]) => n === name)?.[1] ?? name.replace(/([A-Z])/g, " $1").toLowerCase();
 const isEvent = (name: string): name is EventName => (EVENT_NAMES as readonly string[]).includes(name);
 const signed = (v: number) => `${Math.round(v).toString().replace("-", "−")} ms`;
 
@@ -51,7 +50,7 @@ export function CorrectPanel({ rep, ms, zero, busy, seek, correct, undo }: Props
   return (
     <details className="mt-10 border-t border-hair pt-5">
       <summary className="min-h-11 cursor-pointer text-[23px] font-bold">Did the program get something wrong?</summary>
-      <p className="mb-4 max-w-[760px]">Go to the picture where it happens, then press <em>Here</em>. All that hangs on it is judged again at once; what was computed stays beside it.</p>
+      <p className="mb-4 max-w-[760px]">Go to the picture where it happens, then press <em>Here</em>. All that hangs on it is judged again at once; what was computed stays beside it, and in <Link className="underline underline-offset-4" href="/record">the program’s own record</Link>.</p>
       {rep.corrections.length > 0 && (
         <section aria-label="What you changed" className="mb-6 max-w-[760px]">
           <h3 className="text-[18px] font-bold">You say</h3>
@@ -85,7 +84,7 @@ export function CorrectPanel({ rep, ms, zero, busy, seek, correct, undo }: Props
           <h3 className="text-[18px] font-bold">Feet</h3>
           <ul>
             {feet.map((e) => {
-              const name = `${e.foot} ${FOOT_WORDS[e.name as FootEventName]}`;
+              const name = `${e.foot} ${FOOT_WORDS[e.name]}`;
               const put = (now: number | null) => correct({ id: id(), kind: "foot", foot: e.foot as Foot, event: e.name as FootEventName, was: e.t, u: e.u, now });
               return (
                 <Row key={`${name} ${e.t}`} name={name} t={e.t} u={e.u} own={e.by === "golfer"} {...{ zero, seek }}>

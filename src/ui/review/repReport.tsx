@@ -7,7 +7,8 @@ import { RepStrip } from "@/ui/charts/strip/repStrip";
 import { captionOf, EVENT_WORDS, StripEdges, stripEvents } from "@/ui/charts/strip/words";
 import { Button } from "@/ui/kit/button";
 import { WORDS } from "@/ui/kit/glyphs";
-import { shownNumber, shownStature, shownUnit, wanted } from "@/ui/kit/units";
+import { shownNumber, shownStature, shownUnit, toldAs, wanted } from "@/ui/kit/units";
+import { FOOT_WORDS } from "./eventWords";
 import { PrintButton } from "./printButton";
 
 const FAMILY_ORDER = ["weight", "sway", "feet", "order"] as const;
@@ -58,7 +59,7 @@ export function RepReport({ rep }: { rep: RepDetail }) {
                   <tr key={c.id} className="border-b border-hair">
                     <th scope="row" className="py-1 text-left font-normal">{names.get(c.id) ?? c.id}{c.must ? "" : " (advice)"}</th>
                     <td>{wanted(c.band, c.measure, rep.units)}</td>
-                    <td className="text-right whitespace-nowrap">{c.value === null || c.u === null ? (rep.measures[c.measure]?.reason ?? "–") : `${value(c.value, CATALOGUE[c.measure].unit)} ± ${value(2 * c.u, CATALOGUE[c.measure].unit)} ${shownUnit(CATALOGUE[c.measure].unit, rep.units)}`}</td>
+                    <td className="text-right whitespace-nowrap">{c.value === null || c.u === null ? (rep.measures[c.measure]?.reason ?? "–") : `${value(toldAs(c.value, c.measure), CATALOGUE[c.measure].unit)} ± ${value(2 * c.u, CATALOGUE[c.measure].unit)} ${shownUnit(CATALOGUE[c.measure].unit, rep.units)}`}</td>
                     <td className="pl-3">{WORDS[c.result].toLowerCase()}</td>
                   </tr>
                 ))}
@@ -70,7 +71,7 @@ export function RepReport({ rep }: { rep: RepDetail }) {
             <tbody>
               {rep.events.filter((e) => e.foot !== "" || EVENT_WORDS.some(([n]) => n === e.name)).map((e) => (
                 <tr key={`${e.foot}${e.name}${e.t}`} className="border-b border-hair">
-                  <th scope="row" className="py-0.5 text-left font-normal">{e.foot ? `${e.foot} ${FOOT[e.name] ?? e.name}` : EVENT_WORDS.find(([n]) => n === e.name)![1]}{e.by === "golfer" && ", as the golfer says"}</th>
+                  <th scope="row" className="py-0.5 text-left font-normal">{e.foot ? `${e.foot} ${FOOT_WORDS[e.name] ?? e.name}` : EVENT_WORDS.find(([n]) => n === e.name)![1]}{e.by === "golfer" && ", as the golfer says"}</th>
                   <td className="text-right whitespace-nowrap">{value(e.t - zero, "ms")} ± {value(2 * e.u, "ms")} ms</td>
                 </tr>
               ))}
@@ -95,5 +96,3 @@ export function RepReport({ rep }: { rep: RepDetail }) {
     </article>
   );
 }
-
-const FOOT: Record<string, string> = { heelUp: "heel lifts", heelDown: "heel down", liftOff: "foot leaves", landing: "foot lands" };
