@@ -47,7 +47,7 @@ try {
   await page.getByRole("button", { name: "Try without a camera" }).click();
   await page.waitForURL(/sample=rep/);
   const films = JSON.stringify([`/samples/${form.film.split("/").at(-1)}`]);
-  await startBout(page, base, `{ bench: ${playedLooks(form.restS)}, films: ${films}, again: { times: ${plays}, restS: ${form.restS} } }`, form.reps);
+  await startBout(page, base, `{ bench: ${playedLooks(periodMs)}, films: ${films}, again: { times: ${plays}, restS: ${form.restS} } }`, form.reps);
   await page.evaluate((pressedMs) => {
     let since: number | null = null;
     setInterval(() => {
@@ -65,14 +65,15 @@ try {
   const answers = await told(page);
   const truth = truthOf(form.film);
   const found = Array.from({ length: plays }, (_, k) => toldOf(answers, k * periodMs, truth).map((f) => f.length)).flat();
+  const which = found.flatMap((n, k) => (n === 1 ? [] : [`${Math.floor(k / truth.reps.length) + 1}.${(k % truth.reps.length) + 1}`]));
   const share = Math.max(1, Math.round(memory.length * SHARE));
   const [atFirst, atLast] = [median(memory.slice(share, 2 * share)), median(memory.slice(-share))];
   const grown = Math.round((atLast / atFirst - 1) * 1000) / 1000;
   const figures = {
-    minutes: Math.round((plays * periodMs) / 6000) / 10, reps: found.length, missed: found.filter((n) => n === 0).length, doubled: found.filter((n) => n > 1).length, madeUp: answers.length - found.reduce((a, b) => a + b, 0),
+    minutes: Math.round((plays * periodMs) / 6000) / 10, reps: found.length, missed: found.filter((n) => n === 0).length, doubled: found.filter((n) => n > 1).length, madeUp: answers.length - found.reduce((a, b) => a + b, 0), which,
     memoryMb: { atFirst: Math.round(atFirst), atLast: Math.round(atLast), grown },
   };
-  console.log(`${figures.minutes} minutes, ${figures.reps} reps: ${figures.missed} missed, ${figures.doubled} doubled, ${figures.madeUp} made up; memory ${figures.memoryMb.atFirst} MB at first, ${figures.memoryMb.atLast} at last (${(100 * grown).toFixed(1)} %, ${100 * MOST_GROWN} at most)`);
+  console.log(`${figures.minutes} minutes, ${figures.reps} reps: ${figures.missed} missed, ${figures.doubled} doubled, ${figures.madeUp} made up${which.length ? ` (bout and rep: ${which.join(", ")})` : ""}; memory ${figures.memoryMb.atFirst} MB at first, ${figures.memoryMb.atLast} at last (${(100 * grown).toFixed(1)} %, ${100 * MOST_GROWN} at most)`);
   failed = figures.missed + figures.doubled + figures.madeUp > 0 || grown > MOST_GROWN;
   if (!values.check) report("hour", figures);
 } finally {

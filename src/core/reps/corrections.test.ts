@@ -32,7 +32,8 @@ describe("a rep's corrections", () => {
     const said = [top(0, 5, 2), lands(1, 5, 2)];
     expect(outOfOrder(good, said)).toBeNull();
     expect(outOfOrder({ ...good, events: { ...good.events, impact: { t: 1.5 } } }, said)).toMatch(/the strike comes after the top/);
-    expect(outOfOrder({ ...good, footEvents: step(["landing", 1], ["liftOff", 2], ["liftOff", 3]) }, said)).toMatch(/lead foot leaves before it lands/);
+    expect(outOfOrder({ ...good, footEvents: step(["liftOff", 1], ["liftOff", 2], ["landing", 3]) }, said)).toMatch(/lead foot leaves before it lands/);
+    expect(outOfOrder({ ...good, footEvents: step(["landing", 1], ["liftOff", 2]) }, said)).toMatch(/lead foot leaves before it lands/);
     // What the program lost is not the golfer's to answer for.
     expect(outOfOrder({ events: { top: { t: 2 }, impact: { t: 1 } }, footEvents: step(["landing", 1], ["landing", 2]) }, [])).toBeNull();
   });

@@ -69,7 +69,8 @@ export function outOfOrder({ events, footEvents }: Ordered, list: readonly Corre
   for (const foot of ["lead", "trail"] as const) {
     if (!feet.some((f) => f.foot === foot)) continue;
     const steps = footEvents.filter((e) => e.foot === foot && (e.event === "liftOff" || e.event === "landing")).sort((a, b) => a.t - b.t);
-    if (steps.some((e, i) => i > 0 && e.event === steps[i - 1]!.event)) return `The ${foot} foot leaves before it lands: move its other event first, or take it away.`;
+    // Both feet stand at address.
+    if (steps.some((e, i) => e.event !== (i % 2 === 0 ? "liftOff" : "landing"))) return `The ${foot} foot leaves before it lands: put in or move its other event first, or take it away.`;
   }
   return null;
 }

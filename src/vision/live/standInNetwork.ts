@@ -19,9 +19,9 @@ const STEPS = 16;
  *
  * @param real finds people, which is rare
  * @param ms what one call takes
- * @param restS how long the film's last picture stands before it is played again, s
+ * @param periodMs after so long the film is played again; till then its last picture stands
  */
-export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: number, restS = 0): PoseNetwork {
+export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: number, periodMs = Infinity): PoseNetwork {
   let asked: { t: number; square: Square } | null = null;
   let last: Promise<unknown> = Promise.resolve();
   const heat = new Float32Array(HEAT_SIZE).fill(UNSURE_HEAT);
@@ -34,7 +34,7 @@ export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: numb
       const { t, square } = asked!;
       const answer = last.then(async () => {
         await new Promise((r) => setTimeout(r, ms));
-        return answered(looks.look(pictureAt(looks, t, restS)), square, heat, masks.pop() ?? new Float32Array(MASK_SIZE));
+        return answered(looks.look(pictureAt(looks.times, t % periodMs)), square, heat, masks.pop() ?? new Float32Array(MASK_SIZE));
       });
       last = answer;
       return answer;
@@ -42,11 +42,10 @@ export function standInNetwork(real: PoseNetwork, looks: RecordedLooks, ms: numb
   };
 }
 
-/** Which picture of the film is shown at a time, ms. */
-function pictureAt({ times }: RecordedLooks, t: number, restS: number): number {
+/** Which of a film's pictures, at even times, is shown at a time, ms. */
+function pictureAt(times: Float64Array, t: number): number {
   const frame = (times[times.length - 1]! - times[0]!) / (times.length - 1);
-  const period = times.length + Math.round((restS * 1000) / frame);
-  return Math.min(times.length - 1, Math.max(0, Math.round(t / frame)) % period);
+  return Math.min(times.length - 1, Math.max(0, Math.round(t / frame)));
 }
 
 function answered({ square: from, points, presence, mask }: ReturnType<RecordedLooks["look"]>, to: Square, heat: Float32Array<ArrayBuffer>, out: Float32Array<ArrayBuffer>): LandmarkOutput {

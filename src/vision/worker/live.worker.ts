@@ -60,7 +60,7 @@ const live: LiveWorker = {
     ears = null;
     const { network: real } = await load();
     if (film.bench === "bare") return void runBare(real, size, pictures);
-    const network = film.bench ? standInNetwork(real, await recorded(film.bench.looks), film.bench.ms, film.bench.restS) : real;
+    const network = film.bench ? standInNetwork(real, await recorded(film.bench.looks), film.bench.ms, film.bench.periodMs) : real;
     judge ??= startJudge();
     const { remote } = judge;
     const stage = stageFor(film);

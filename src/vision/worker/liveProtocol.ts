@@ -29,8 +29,8 @@ export interface FilmFor {
   /** Reps of a bout, and how many of this one were counted before (of a page that was loaded again). */
   reps: number;
   already: number;
-  /** For benches: a recording that answers in place of the network, in so many ms, of films that rest so long; or the network alone, on whatever it is given. */
-  bench?: undefined | { looks: string; ms: number; restS?: number } | "bare";
+  /** For benches: a recording that answers in place of the network, in so many ms, of a film that is played again after a while; or the network alone, on whatever it is given. */
+  bench?: undefined | { looks: string; ms: number; periodMs?: number } | "bare";
 }
 
 /** The state of the loop as the page shows it. */

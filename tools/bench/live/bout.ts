@@ -14,8 +14,8 @@ export const ONE_REP = { film: "demo/clips/double-step-good.mp4", track: "demo/t
 
 /** What one call of the stand-in network takes, ms. */
 export const CALL_MS = 10;
-/** For the page: the stand-in network answers. @param restS how long the film's last picture stands after each play, s */
-export const playedLooks = (restS = 0): string => `{ looks: "/stand-in.looks", ms: ${CALL_MS}, restS: ${restS} }`;
+/** For the page: the stand-in network answers. @param periodMs how often the film is played */
+export const playedLooks = (periodMs?: number): string => `{ looks: "/stand-in.looks", ms: ${CALL_MS}${periodMs === undefined ? "" : `, periodMs: ${periodMs}`} }`;
 
 /** An answer as the page marks it; `about` is its rep's middle, ms on the camera's clock. */
 export interface Told {
