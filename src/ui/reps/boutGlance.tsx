@@ -38,7 +38,7 @@ export function BoutGlance({ bout, hand, glance, stage, problems, best }: Props)
     <>
       <p className="mt-5 text-[15px] text-ink-2">{bout.drill ?? "Measured only"}{stage && `, ${stage.name.toLowerCase()}`} · {when}{bout.place && `, ${bout.place}`}</p>
       <h1 className="mt-1 text-[34px] md:text-[46px]">{glance.judged ? `${glance.passed} of ${glance.judged} passed` : `${bout.reps.length} ${bout.reps.length === 1 ? "rep" : "reps"}, none judged`}</h1>
-      {glance.change && <p className="mt-1 text-[20px]">The one thing to change: <strong>{glance.change.words.toLowerCase()}</strong>, in {glance.change.reps} of {bout.reps.length}.</p>}
+      {glance.change && <p className="mt-1 text-[20px]">{glance.change.reps === 1 && glance.judged - glance.passed > 1 ? "Each failed for something else; begin with: " : "The one thing to change: "}<strong>{glance.change.words.toLowerCase()}</strong>{glance.change.reps > 1 && `, in ${glance.change.reps} of ${bout.reps.length}`}.</p>}
       <section aria-labelledby="look" className="mt-8">
         <h2 id="look" className="text-[23px]">Which are worth a second look?</h2>
         <ul className="mt-2 max-w-[760px]">

@@ -43,7 +43,7 @@ export function RepReport({ rep }: { rep: RepDetail }) {
       </p>
       {own && v && <p>The program says: {WORDS[v.result].toLowerCase()}{v.cue ? `, ${v.cue.words.toLowerCase()}` : ""}.</p>}
       {rep.corrections.length > 0 && <p>Corrected by the golfer: {rep.corrections.length === 1 ? "one thing" : `${rep.corrections.length} things`}; all numbers are with that.</p>}
-      <div className="mt-4 grid grid-cols-[200px_1fr] gap-6">
+      <div className="mt-4 grid gap-6 sm:grid-cols-[200px_1fr] print:grid-cols-[200px_1fr]">
         <figure>
           <div className="mb-1 flex justify-between text-[13px] print:text-[9px]" style={{ width: CARD.width }}><StripEdges series={rep.series} hand={rep.hand} /></div>
           <RepStrip size={CARD} label="Strip of the rep" data={{ series: rep.series, events, hand: rep.hand, checks: v?.checks ?? [], at }} />
@@ -82,7 +82,7 @@ export function RepReport({ rep }: { rep: RepDetail }) {
       {others.length > 0 && (
         <section className="mt-4">
           <h2 className="font-bold">Also measured</h2>
-          <dl className="grid grid-cols-2 gap-x-8">
+          <dl className="grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
             {others.map(([id, m]) => (
               <div key={id} className="flex justify-between border-b border-hair py-0.5">
                 <dt>{CATALOGUE[id as keyof typeof CATALOGUE].name}</dt>

@@ -65,7 +65,7 @@ export function StripPanel({ rep, events: own, ms, seek }: { rep: RepDetail; eve
           return <path key={g.check.id} d={`M0 ${g.anchor}H10L22 ${rows[i]! + 11}H32`} stroke="var(--edge)" strokeOpacity={0.7} fill="none" />;
         })}
       </svg>
-      <ol className="relative grid min-w-0 flex-1 content-start gap-4 lg:mt-8 lg:block" style={{ minHeight: FILM.height }}>
+      <ol className="relative grid min-w-0 grow basis-full content-start gap-4 lg:mt-8 lg:block lg:basis-0" style={{ minHeight: FILM.height }}>
         {order.map((i) => (
           <li key={checks[i]!.id} className="inset-x-0 lg:absolute lg:top-(--y)" style={{ "--y": `${rows[i]}px` } as React.CSSProperties}>
             <CheckRow check={checks[i]!} name={names.get(checks[i]!.id) ?? checks[i]!.id} units={rep.units} reason={rep.measures[checks[i]!.measure]?.reason} at={rep.measures[checks[i]!.measure]?.at} zero={zero} seek={seek} />
