@@ -108,7 +108,16 @@ export const analyse = (original: Track, options: AnalyseOptions): Analysis => o
 
 /** An analysis of which single reps can be read again as the golfer says. */
 export interface OpenAnalysis {
-  analysis: Analysis;
+  /** Of all reps; computed when it is first asked for. */
+  readonly analysis: Analysis;
+  scale: Scene["scale"];
+  /**
+   * Which rep of the track a kept one is: with another hand or stature others may be found before it.
+   *
+   * @param was its place in the track then, and when it began and ended, ms
+   * @returns -1 when it is not found any more
+   */
+  placeOf(was: { index: number; from: number; to: number }): number;
   /**
    * One of its reps with what the golfer says of it; null when no rep is left then. Quicker than the first time: what the rep may
    * as well have been is drawn once.
@@ -142,14 +151,22 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
   const { scene } = read;
   const lessOf = (r: FoundRep) => less && { rep: less.find((l) => sameRep(l, r)) ?? null };
   const drawn = new Map<FoundRep, Motion[]>();
+  let all: Analysis | null = null;
   return {
-    analysis: {
-      drill: options.drill,
-      stage: stage?.id ?? null,
-      view: scene.view,
-      scale: scene.scale,
-      problems,
-      reps: read.reps.map((r, index) => analysed(r, index, scene, problems, ask, lessOf(r), copiesOf(r, index, scene, options))),
+    get analysis() {
+      return (all ??= {
+        drill: options.drill,
+        stage: stage?.id ?? null,
+        view: scene.view,
+        scale: scene.scale,
+        problems,
+        reps: read.reps.map((r, index) => analysed(r, index, scene, problems, ask, lessOf(r), copiesOf(r, index, scene, options))),
+      });
+    },
+    scale: scene.scale,
+    placeOf({ index, from, to }) {
+      const within = (r: FoundRep | undefined) => r !== undefined && middle(r) > from && middle(r) < to;
+      return within(read.reps[index]) ? index : read.reps.findIndex(within);
     },
     again(index, said) {
       const first = read.reps[index];
@@ -259,17 +276,6 @@ function tooSlow({ rep: { events }, motion, window }: FoundRep): boolean {
 
 /** Where a rep has its middle, ms: its top, if it has one. */
 export const middleMs = (r: Pick<AnalysedRep, "events" | "from" | "to">): number => r.events.top?.t ?? (r.from + r.to) / 2;
-
-/**
- * Which rep of a track a kept one is: with another hand or stature others may be found before it.
- *
- * @param was its place in the track then, and when it began and ended, ms
- * @returns -1 when it is not found any more
- */
-export function placeOf({ reps }: Pick<Analysis, "reps">, was: { index: number; from: number; to: number }): number {
-  const within = (r: AnalysedRep | undefined) => r !== undefined && middleMs(r) > was.from && middleMs(r) < was.to;
-  return within(reps[was.index]) ? was.index : reps.findIndex(within);
-}
 
 /** The same rep of another reading lies nearer than this, ms. */
 const SAME_REP_MS = 250;

@@ -106,7 +106,7 @@ try {
   const event = [...edits.event!, ...edits.foot!, ...edits.split!];
   const figures = {
     preReadMs: Math.round(read.ms), cacheMb: Math.round(read.bytes / 1e6), pictures: read.count, scrubP95Ms: p95(scrubs.map((s) => s.ms)), scrubbedToFilm: scrubs.filter((s) => s.right).length / scrubs.length,
-    editToVerdictMs: p95(event), golferToVerdictMs: p95(edits.golfer!), manyReps: MANY, manyUsableMs: Math.round(usable), manyWallMs: Math.round(wall), walked: links.length, memoryGrown: Math.round(grown * 1000) / 1000,
+    editToVerdictMs: p95(event), eventMs: p95(edits.event!), footMs: p95(edits.foot!), splitMs: p95(edits.split!), golferToVerdictMs: p95(edits.golfer!), manyReps: MANY, manyUsableMs: Math.round(usable), manyWallMs: Math.round(wall), walked: links.length, memoryGrown: Math.round(grown * 1000) / 1000,
   };
   console.log(`all ${figures.pictures} pictures of 5 s of 1080p60 are there after ${figures.preReadMs} ms (4,000 at most) and take ${figures.cacheMb} MB (300 at most); 95 % of ${SCRUBS} are painted within ${figures.scrubP95Ms} ms (50 at most)`);
   console.log(`a correction's verdict is there within ${figures.editToVerdictMs} ms (150 at most), of another hand or stature within ${figures.golferToVerdictMs} ms (600 at most)`);

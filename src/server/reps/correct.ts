@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
-import { ALGORITHM_VERSION, openAnalysis, placeOf, WHY, type AnalysedRep } from "../../core/analyse";
+import { ALGORITHM_VERSION, openAnalysis, WHY, type AnalysedRep } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { golferBy, outOfOrder, overruledBy, saidBy, type Correction } from "../../core/reps/corrections";
@@ -83,7 +83,7 @@ interface AskedAgain {
 function readAgain(track: Parameters<typeof openAnalysis>[0], asked: AskedAgain, said: Said): AnalysedRep | null {
   const { hand, statureCm, drill, stage, live } = asked;
   const open = openAnalysis(track, { golfer: { hand, statureCm }, drill, live, ...(stage ? { by: stage } : {}), ...(asked.captureFps === null ? {} : { captureFps: asked.captureFps }) });
-  const at = placeOf(open.analysis, { index: asked.index, from: asked.fromMs, to: asked.toMs });
+  const at = open.placeOf({ index: asked.index, from: asked.fromMs, to: asked.toMs });
   return at < 0 ? null : open.again(at, said);
 }
 

@@ -136,7 +136,7 @@ function Before({ drill, drillName, stageName, view, part, reps, standIn, setUp,
       </div>
       {hearing && (
         <div className="mt-4 max-w-[520px]">
-          <Choice legend="May it listen?" value={state.hears ? "yes" : "no"} onChange={(v) => filming.listens(v === "yes")} options={LISTENS} />
+          <Choice legend={hearing === "asked" ? "May it listen for the prop?" : "May it listen for the strike?"} value={state.hears ? "yes" : "no"} onChange={(v) => filming.listens(v === "yes")} options={LISTENS} />
           {state.hears && <p className="mt-2 text-[15px] text-ink-2">{hearing === "asked" ? "This drill asks when the prop falls: that is heard." : "A strike that is heard is placed better than one that is only seen."} No sound is kept. Some phones play their own sounds more quietly meanwhile.</p>}
         </div>
       )}

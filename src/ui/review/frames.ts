@@ -1,9 +1,12 @@
-import { transfer, wrap, type Remote } from "comlink";
+import { transfer, wrap } from "comlink";
 import type { FramePicture, FramesAsked, FramesWorker } from "@/vision/worker/framesProtocol";
 import { nearestFrame } from "./nearestFrame";
 
 /** All pictures that are kept together take no more than this, bytes. */
 export const MOST_BYTES = 300e6;
+
+/** Steps in which the page is told how far it is. */
+const STEPS = 25;
 
 /** How large pictures are kept, px, so that so many of them find room. */
 export const keptPx = (wanted: number, count: number): number => Math.min(wanted, Math.floor(Math.sqrt(MOST_BYTES / 4 / Math.max(1, count))));
@@ -15,12 +18,19 @@ export interface FramesState {
   failed: boolean;
 }
 
+/** A film's stretch in two, where there are processors for two; what is looked at comes first in its own half. */
+export function halves(asked: FramesAsked): FramesAsked[] {
+  if ((navigator.hardwareConcurrency || 1) < 2) return [asked];
+  const middle = (asked.fromS + asked.toS) / 2;
+  const within = (from: number, to: number) => (asked.firstS >= from && asked.firstS < to ? asked.firstS : from);
+  return [{ ...asked, toS: middle, firstS: within(asked.fromS, middle) }, { ...asked, fromS: middle, firstS: within(middle, asked.toS + 1) }];
+}
+
 /** The decoded pictures of a rep, each by its number in the track: any of them can be painted at once. */
 export class Frames {
   private readonly pictures = new Map<number, ImageBitmap>();
   private readonly listeners = new Set<() => void>();
-  private readonly worker: Worker;
-  private readonly remote: Remote<FramesWorker>;
+  private readonly workers: Worker[] = [];
   private now: FramesState = { share: 0, failed: false };
 
   /**
@@ -28,10 +38,7 @@ export class Frames {
    * @param secondsPerMs the film's own seconds for one ms of what happened
    * @param count how many pictures will come
    */
-  constructor(private readonly times: Float64Array, private readonly secondsPerMs: number, private readonly count: number) {
-    this.worker = new Worker(new URL("../../vision/worker/frames.worker.ts", import.meta.url), { type: "module" });
-    this.remote = wrap<FramesWorker>(this.worker);
-  }
+  constructor(private readonly times: Float64Array, private readonly secondsPerMs: number, private readonly count: number) {}
 
   readonly subscribe = (changed: () => void): (() => void) => {
     this.listeners.add(changed);
@@ -45,18 +52,12 @@ export class Frames {
 
   async read(film: Blob, asked: FramesAsked): Promise<void> {
     const began = performance.now();
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = ({ data: { timeS, bitmap } }: MessageEvent<FramePicture>) => {
-      const frame = nearestFrame(this.times, timeS / this.secondsPerMs);
-      this.pictures.get(frame)?.close();
-      this.pictures.set(frame, bitmap);
-      this.set({ share: Math.min(1, this.pictures.size / this.count), failed: false });
-    };
     try {
-      const end = await this.remote.read(film, asked, transfer(port2, [port2]));
-      if (end === "codec") this.set({ share: 1, failed: true });
+      // A decoder works on one picture at a time: two of them have half of the film each.
+      const ends = await Promise.all(halves(asked).map((half) => this.readPart(film, half)));
+      if (ends.includes("codec")) this.set({ share: 1, failed: true });
       // A film has a picture less than was reckoned, now and then.
-      else if (end === "done") {
+      else if (ends.every((end) => end === "done")) {
         // For whoever measures.
         performance.mark("kingfisher:frames", { detail: { ms: performance.now() - began, bytes: this.pictures.size * 4 * asked.px ** 2, count: this.pictures.size } });
         this.set({ ...this.now, share: 1 });
@@ -66,8 +67,23 @@ export class Frames {
     }
   }
 
+  private async readPart(film: Blob, asked: FramesAsked): Promise<"done" | "stopped" | "codec"> {
+    const worker = new Worker(new URL("../../vision/worker/frames.worker.ts", import.meta.url), { type: "module" });
+    this.workers.push(worker);
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = ({ data: { timeS, bitmap } }: MessageEvent<FramePicture>) => {
+      const frame = nearestFrame(this.times, timeS / this.secondsPerMs);
+      this.pictures.get(frame)?.close();
+      this.pictures.set(frame, bitmap);
+      // The page is told in steps, and of each part's first picture: that may be the one that is looked at.
+      const share = Math.min(STEPS - 1, Math.floor((STEPS * this.pictures.size) / this.count)) / STEPS;
+      if (share !== this.now.share || this.pictures.size <= 2) this.set({ share, failed: false });
+    };
+    return wrap<FramesWorker>(worker).read(film, asked, transfer(port2, [port2]));
+  }
+
   close(): void {
-    this.worker.terminate();
+    this.workers.forEach((w) => w.terminate());
     this.listeners.clear();
     for (const bitmap of this.pictures.values()) bitmap.close();
     this.pictures.clear();

@@ -51,17 +51,17 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
     };
   }, []);
 
-  const open = useCallback(async (facts: { hand: "left" | "right"; statureCm: number }) => {
+  const open = useCallback(async (facts: { hand: "left" | "right"; statureCm: number }, ahead: boolean) => {
     const { drillId, stage, captureFps, live, index, from, to } = first;
     const key = `${facts.hand} ${facts.statureCm}`;
     if (!track || !worker.current || opened.current === key) return;
     const options = { golfer: facts, drill: drillId ?? "none", live, ...(stage ? { by: stage } : {}), ...(captureFps === null ? {} : { captureFps }) };
-    const { scale: known } = await worker.current.open(track, options, { index, from, to });
+    const { scale: known } = await worker.current.open(track, options, { index, from, to }, ahead);
     opened.current = key;
     setScale(known);
   }, [first, track]);
 
-  useEffect(() => void open({ hand: now.current.hand, statureCm: now.current.statureCm }), [open]);
+  useEffect(() => void open({ hand: now.current.hand, statureCm: now.current.statureCm }, true), [open]);
 
   const put = useCallback(async (list: Correction[]) => {
     const before = now.current;
@@ -71,12 +71,12 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
     try {
       const was = before.corrections.flatMap((c) => (c.kind === "golfer" ? [c.was] : []))[0] ?? before;
       const facts = golferBy(list, was);
-      await open(facts);
+      await open(facts, false);
       const again = await worker.current.again(saidBy(list));
       const wrong = again ? outOfOrder(again, list) : "With that, no rep is left here.";
       if (!again || wrong) {
         toast.error(`${wrong} Nothing was changed.`);
-        await open(before);
+        await open(before, false);
         return;
       }
       now.current = withAgain(before, again, list, facts);
