@@ -2,7 +2,7 @@ import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Correction } from "../../core/reps/corrections";
 import { alias } from "drizzle-orm/pg-core";
 import type { RepSeries } from "../../core/analyse";
-import type { Stage } from "../../core/drills";
+import type { Drill, Stage } from "../../core/drills";
 import { toldOf, type Measured, type Told, type Verdict } from "../../core/judge/verdict";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
@@ -110,6 +110,7 @@ export interface RepDetail {
   drill: string | null;
   /** Why the drill helps, and the stage, as they stood when the rep was judged. */
   why: string | null;
+  dose: Drill["dose"] | null;
   stage: Stage | null;
   clip: { sha256: string; name: string; kept: boolean };
   trackSha256: string;
@@ -167,6 +168,7 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     drillId: row.definition?.id ?? null,
     drill: row.definition?.name ?? null,
     why: row.definition?.why ?? null,
+    dose: row.definition?.dose ?? null,
     stage: row.definition?.stages.find((s) => s.id === row.bout.stageId) ?? null,
     clip: { sha256: row.clip.sha256, name: row.clip.name, kept: row.clip.kept },
     trackSha256: row.rep.trackSha256,

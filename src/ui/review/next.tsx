@@ -1,5 +1,6 @@
 import { failWords } from "@/core/judge/judge";
 import type { RepDetail } from "@/server/reps/queries";
+import { inWords } from "@/ui/kit/inWords";
 
 /** The one thing to change, in a sentence. */
 export function Next({ rep }: { rep: RepDetail }) {
@@ -11,7 +12,7 @@ export function Next({ rep }: { rep: RepDetail }) {
   const result = v.checks.find((c) => c.id === v.cue?.id);
   const words = action?.next ?? (check && result ? failWords(check, result).next : null);
   const open = v.checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable")).length;
-  const text = words ?? (v.result === "pass" ? `Do it again: a set is four reps with a plain swing after each. ${rep.why}` : open ? "Do another: nearer the middle of the band the film is sure of it." : null);
+  const text = words ?? (v.result === "pass" ? `Do it again${rep.dose ? `: a set is ${inWords(rep.dose.reps)} reps. ${rep.dose.note ?? ""}` : "."} ${rep.why ?? ""}` : open ? "Do another: nearer the middle of the band the film is sure of it." : null);
   if (!text) return null;
   return (
     <section className="mt-5">
