@@ -5,6 +5,7 @@ import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { golferBy, outOfOrder, overruledBy, saidBy, type Correction } from "../../core/reps/corrections";
 import type { Said } from "../../core/reps/said";
+import { toldEvents } from "../../core/toldEvents";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { bout, correction, drillVersion, event, measure, rep, session, verdict } from "../db/schema";
@@ -39,7 +40,8 @@ export async function correctRep(db: Db, golferId: string, repId: string, list: 
   const stage = row.definition?.stages.find((s) => s.id === row.stageId) ?? null;
   const facts = golferBy(list, before);
   const track = readTrack(await readFile(blobPath("tracks", row.rep.trackSha256)));
-  const again = readAgain(track, { ...row.rep, ...facts, drill: row.definition?.id ?? "none", stage, live: verdicts.some((v) => v.by === "live") }, saidBy(list));
+  const said = saidBy(list);
+  const again = readAgain(track, { ...row.rep, ...facts, drill: row.definition?.id ?? "none", stage, live: verdicts.some((v) => v.by === "live") }, said);
   if (!again) throw new RangeError("With that, no rep is left here.");
   const wrong = outOfOrder(again, list);
   if (wrong) throw new RangeError(wrong);
@@ -53,7 +55,7 @@ export async function correctRep(db: Db, golferId: string, repId: string, list: 
     if (fresh.length) await tx.insert(correction).values(fresh);
     await tx.update(rep).set({ ...facts, fromMs: again.from, toMs: again.to, series: again.series }).where(eq(rep.id, repId));
     await tx.delete(event).where(eq(event.repId, repId));
-    const events = eventRows(again, saidBy(list));
+    const events = toldEvents(again, said);
     if (events.length) await tx.insert(event).values(events.map((e) => ({ repId, ...e })));
     await tx.delete(measure).where(eq(measure.repId, repId));
     await tx.insert(measure).values(measureRows(again).map((m) => ({ repId, ...m })));
@@ -85,17 +87,6 @@ function readAgain(track: Parameters<typeof openAnalysis>[0], asked: AskedAgain,
   const open = openAnalysis(track, { golfer: { hand, statureCm }, drill, live, ...(stage ? { by: stage } : {}), ...(asked.captureFps === null ? {} : { captureFps: asked.captureFps }) });
   const at = open.placeOf({ index: asked.index, from: asked.fromMs, to: asked.toMs });
   return at < 0 ? null : open.again(at, said);
-}
-
-type EventRow = Omit<typeof event.$inferInsert, "repId">;
-
-/** A rep's events as they are kept. */
-export function eventRows({ events, footEvents }: AnalysedRep, said: Said = {}): EventRow[] {
-  const by = (own: boolean) => (own ? "golfer" : "computed") as "golfer" | "computed";
-  return [
-    ...Object.entries(events).map(([name, e]) => ({ name, foot: "", t: e.t, u: e.u, by: by(said.events !== undefined && name in said.events) })),
-    ...footEvents.map((e) => ({ name: e.event, foot: e.foot, t: e.t, u: e.u, by: by(said.feet?.some((f) => f.foot === e.foot && f.event === e.event && f.to !== null && Math.abs(f.to - e.t) < 1) ?? false) })),
-  ];
 }
 
 /** A rep's measures as they are kept: what another view or kind of rep has is no part of this one. */

@@ -6,11 +6,12 @@ import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { toldOf, type Told } from "../../core/judge/verdict";
 import { sameRep } from "../../core/live/sameRep";
+import { toldEvents } from "../../core/toldEvents";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
 import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
-import { eventRows, measureRows } from "./correct";
+import { measureRows } from "./correct";
 import { verdictRow } from "./rows";
 
 export interface SaveRequest {
@@ -68,7 +69,7 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
         hand: who.hand, statureCm: who.statureCm, captureFps: request.captureFps ?? null, algorithm: ALGORITHM_VERSION,
         problems: analysis.problems, series: r.series, createdAt: request.at,
       });
-      const events = eventRows(r);
+      const events = toldEvents(r);
       if (events.length) await tx.insert(event).values(events.map((e) => ({ repId: id, ...e })));
       await tx.insert(measure).values(measureRows(r).map((m) => ({ repId: id, ...m })));
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import { differences, type Difference } from "@/core/practice/compare";
 import { CATALOGUE } from "@/core/measures/catalogue";
+import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
@@ -33,7 +34,7 @@ export function CompareView({ reps }: { reps: readonly RepDetail[] }) {
   const [films, setFilms] = useState(false);
   const other = others[against]!;
   const all = useMemo(() => differences(one.measures, other.measures, one.stage?.checks.map((c) => c.measure) ?? []), [one, other]);
-  const laid = useMemo<Laid[]>(() => reps.map((r, k) => ({ name: names[k]!, series: r.series, hand: r.hand, events: Object.fromEntries(r.events.filter((e) => e.foot === "").map((e) => [e.name, e.t])) })), [reps, names]);
+  const laid = useMemo<Laid[]>(() => reps.map((r, k) => ({ name: names[k]!, series: r.series, hand: r.hand, events: eventTimes(r.events) })), [reps, names]);
   const sure = all.filter((d) => d.doubts > 1);
   const alike = all.filter((d) => d.doubts <= 1);
   return (

@@ -2,19 +2,17 @@
 
 import { useCallback, useMemo, useState } from "react";
 import { warp } from "@/core/practice/compare";
+import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
 import type { Drawn, OverlayPart } from "@/ui/picture/overlay";
 import { Button } from "@/ui/kit/button";
 import { Film } from "@/ui/review/film";
+import { filmRange } from "@/ui/review/filmRange";
 import { nearestFrame } from "@/ui/review/nearestFrame";
 import { usePlayback } from "@/ui/review/usePlayback";
 import { useTrack, type LoadedTrack } from "@/ui/review/useTrack";
 
 const JOINTS: ReadonlySet<OverlayPart> = new Set<OverlayPart>(["joints"]);
-/** Seen before and after the first rep's own part of its film, ms. */
-const AROUND_MS = 400;
-
-const eventsOf = (rep: RepDetail): Record<string, number> => Object.fromEntries(rep.events.filter((e) => e.foot === "").map((e) => [e.name, e.t]));
 
 /** Films of reps side by side on the first one's clock: aligned by their events, or each in its own time from the top on. */
 export function Films({ reps, names, aligned }: { reps: readonly RepDetail[]; names: readonly string[]; aligned: boolean }) {
@@ -26,8 +24,8 @@ export function Films({ reps, names, aligned }: { reps: readonly RepDetail[]; na
 function Played({ reps, names, aligned, first }: { reps: readonly RepDetail[]; names: readonly string[]; aligned: boolean; first: LoadedTrack }) {
   const [one] = reps as [RepDetail, ...RepDetail[]];
   const { times } = first.track;
-  const range = useMemo(() => [nearestFrame(times, one.series.t[0]! - AROUND_MS), nearestFrame(times, one.series.t.at(-1)! + AROUND_MS)] as const, [times, one]);
-  const play = usePlayback(times, range, nearestFrame(times, eventsOf(one).top ?? one.series.t[0]!), 0.25);
+  const range = useMemo(() => filmRange(times, one.series), [times, one]);
+  const play = usePlayback(times, range, nearestFrame(times, eventTimes(one.events).top ?? one.series.t[0]!), 0.25);
   const ms = times[play.frame]!;
   return (
     <section aria-label="Films" className="mt-6">
@@ -53,11 +51,11 @@ function One({ rep, first, name, ms, aligned, share, step }: { rep: RepDetail; f
   const onLost = useCallback(() => setLost(true), []);
   const to = useMemo(() => {
     if (rep === first) return (t: number) => t;
-    const [a, b] = [eventsOf(first), eventsOf(rep)];
+    const [a, b] = [eventTimes(first.events), eventTimes(rep.events)];
     const [topA, topB] = [a.top ?? first.series.t[0]!, b.top ?? rep.series.t[0]!];
     return aligned ? warp(a, b, [topA, topB]) : (t: number) => t - topA + topB;
   }, [rep, first, aligned]);
-  const range = useMemo(() => loaded && ([nearestFrame(loaded.track.times, rep.series.t[0]! - AROUND_MS), nearestFrame(loaded.track.times, rep.series.t.at(-1)! + AROUND_MS)] as const), [loaded, rep]);
+  const range = useMemo(() => loaded && filmRange(loaded.track.times, rep.series), [loaded, rep]);
   const drawn = useMemo<Drawn | null>(() => loaded && { track: loaded.track, hand: rep.hand, series: rep.series, limits: [], cmPerPx: null, address: 0 }, [loaded, rep]);
   return (
     <figure className="w-[min(100%,360px)]">

@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { overruledBy } from "@/core/reps/corrections";
 import { CATALOGUE } from "@/core/measures/catalogue";
+import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
@@ -19,7 +20,7 @@ const MOST = 18;
 export function RepReport({ rep }: { rep: RepDetail }) {
   const v = rep.verdict;
   const own = overruledBy(rep.corrections);
-  const events = stripEvents(Object.fromEntries(rep.events.filter((e) => e.foot === "").map((e) => [e.name, e.t])), rep.series);
+  const events = stripEvents(eventTimes(rep.events), rep.series);
   const at = Object.fromEntries(Object.entries(rep.measures).map(([id, m]) => [id, m.at]));
   const zero = events.top ?? rep.series.t[0]!;
   const names = new Map(rep.stage?.checks.map((c) => [c.id, c.name] as const));

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import { overruledBy } from "@/core/reps/corrections";
+import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
@@ -24,7 +25,7 @@ export function RepReview({ rep: first, best }: { rep: RepDetail; best: string |
   const loaded = useTrack(first);
   const correcting = useCorrecting(first, loaded?.bytes ?? null);
   const { rep } = correcting;
-  const events = Object.fromEntries(rep.events.filter((e) => e.foot === "").map((e) => [e.name, e.t]));
+  const events = eventTimes(rep.events);
   const cueCheck = first.verdict?.checks.find((c) => c.id === first.verdict?.cue?.id);
   const [start] = useState((cueCheck && first.measures[cueCheck.measure]?.at) ?? events.impact ?? first.series.t[0]!);
   const [ms, setMs] = useState(start);

@@ -5,6 +5,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { AnalysedRep } from "@/core/analyse";
 import { golferBy, outOfOrder, saidBy, withCorrection, type Correction } from "@/core/reps/corrections";
+import { toldEvents } from "@/core/toldEvents";
 import type { Scene } from "@/core/scene/scene";
 import type { RepDetail } from "@/server/reps/queries";
 import type { AgainWorker } from "./again.worker";
@@ -25,10 +26,7 @@ export interface Correcting {
 const withAgain = (rep: RepDetail, again: AnalysedRep, list: readonly Correction[], facts: { hand: "left" | "right"; statureCm: number }): RepDetail => ({
   ...rep, ...facts, corrections: [...list], verdict: again.verdict, series: again.series, measures: again.measures, from: again.from, to: again.to,
   uncorrected: list.length ? (rep.uncorrected ?? (rep.corrections.length ? null : rep.verdict)) : null,
-  events: [
-    ...Object.entries(again.events).map(([name, e]) => ({ name, foot: "", ...e, by: list.some((c) => c.kind === "event" && c.event === name) ? ("golfer" as const) : ("computed" as const) })),
-    ...again.footEvents.map((e) => ({ name: e.event, foot: e.foot, t: e.t, u: e.u, by: list.some((c) => c.kind === "foot" && c.foot === e.foot && c.event === e.event && c.now === e.t) ? ("golfer" as const) : ("computed" as const) })),
-  ],
+  events: toldEvents(again, saidBy(list)),
 });
 
 /** A rep that the golfer can correct: computed again beside the page at once, kept by the computer after that; what it can't keep is taken back and said. */

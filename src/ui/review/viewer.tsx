@@ -10,6 +10,7 @@ import { Button } from "@/ui/kit/button";
 import { shownNumber, shownUnit } from "@/ui/kit/units";
 import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { Film } from "./film";
+import { filmRange } from "./filmRange";
 import { nearestFrame } from "./nearestFrame";
 import { usePlayback } from "./usePlayback";
 
@@ -27,8 +28,6 @@ interface Props {
   undo(): void;
 }
 
-/** Seen before and after the rep's own part of the film, ms. */
-const AROUND_MS = 400;
 /** A loop around an event reaches so far each way, ms. */
 const LOOP_MS = 250;
 
@@ -39,8 +38,9 @@ const KEYS = [
 
 /** A rep's film with what moves it: exact pictures, speed, loop, zoom, what is drawn over it. */
 export function Viewer({ rep, track, filmRate, scale, start, wanted, shown, undo }: Props) {
-  const { series, hand, kind } = { ...rep, kind: rep.stage?.rules.kind };
-  const range = useMemo(() => [nearestFrame(track.times, rep.series.t[0]! - AROUND_MS), nearestFrame(track.times, rep.series.t.at(-1)! + AROUND_MS)] as const, [track, rep.series]);
+  const { series, hand } = rep;
+  const kind = rep.stage?.rules.kind;
+  const range = useMemo(() => filmRange(track.times, series), [track, series]);
   const [slow, setSlow] = useState(true);
   const [feet, setFeet] = useState(false);
   const [lost, setLost] = useState(!rep.clip.kept);

@@ -16,6 +16,5 @@ export interface FramePicture {
 
 export interface FramesWorker {
   /** @param pictures each is posted here as a `FramePicture` @returns how it ended; `codec`: this browser can't decode it */
-  read(film: Blob, asked: FramesAsked, pictures: MessagePort): Promise<"done" | "stopped" | "codec">;
-  stop(): void;
+  read(film: Blob, asked: FramesAsked, pictures: MessagePort): Promise<"done" | "codec">;
 }

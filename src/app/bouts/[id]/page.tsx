@@ -14,7 +14,6 @@ export default async function BoutPage({ params }: { params: Promise<{ id: strin
   if (!found) notFound();
   const { card, stage, measures, problems } = found;
   const seen = glance(card.reps.map(({ id, result, verdict }) => ({ id, result, verdict, measures: measures.get(id)! })), stage?.checks.map((c) => c.measure) ?? []);
-  // The best is looked for with none left out.
-  const best = stage && card.drillId ? await bestRep(db, golfer.id, card.drillId, stage.id, "") : null;
+  const best = stage && card.drillId ? await bestRep(db, golfer.id, card.drillId, stage.id) : null;
   return <BoutGlance bout={card} hand={golfer.hand} glance={seen} stage={stage} problems={Object.fromEntries(problems)} best={best} />;
 }
