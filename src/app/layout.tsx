@@ -6,6 +6,7 @@ import { Toaster } from "sonner";
 import { requestDatabase } from "@/server/db/request";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { SendWaiting } from "@/ui/film/sendWaiting";
+import { hostZone } from "@/ui/kit/dates";
 import { Nav } from "@/ui/kit/nav";
 import { THEME_SCRIPT } from "@/ui/kit/theme";
 
@@ -19,7 +20,7 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1, them
 export default async function RootLayout({ children }: { children: React.ReactNode }) {
   const golfer = await currentGolfer(await requestDatabase());
   return (
-    <html lang="en" suppressHydrationWarning>
+    <html lang="en" data-zone={hostZone()} suppressHydrationWarning>
       <head>
         <script dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
       </head>

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { whoever } from "@/app/whoever";
-import { listBouts } from "@/server/reps/queries";
+import { listBouts } from "@/server/reps/bouts";
 import { BoutRow } from "@/ui/reps/boutRow";
 import { Button } from "@/ui/kit/button";
 
@@ -33,7 +33,7 @@ export default async function RepsPage({ searchParams }: { searchParams: Promise
         </div>
         <Button asChild className="mb-5"><Link href="/read">Read clips</Link></Button>
       </div>
-      {shown.map((b) => <BoutRow key={b.id} bout={b} hand={golfer.hand} />)}
+      {shown.map((b) => <BoutRow key={b.id} bout={b} />)}
       <nav aria-label="Pages" className="flex justify-between border-t border-hair pt-5">
         {page > 1 ? <Link className="underline underline-offset-4" href={`/reps?page=${page - 1}`}>Later</Link> : <span />}
         {bouts.length > PAGE && <Link className="underline underline-offset-4" href={`/reps?page=${page + 1}`}>Earlier</Link>}

@@ -2,7 +2,7 @@ import { and, desc, eq, isNull, ne, or } from "drizzle-orm";
 import { bestOf } from "../../core/practice/compare";
 import type { Db } from "../db/open";
 import { bout, drillVersion, rep, session, verdict } from "../db/schema";
-import { overruled } from "./queries";
+import { overruled } from "./rows";
 
 /** The best is looked for among so many of the latest reps. */
 const LATEST = 200;

@@ -1,104 +1,13 @@
-import { and, asc, desc, eq, inArray } from "drizzle-orm";
-import type { Correction } from "../../core/reps/corrections";
-import { alias } from "drizzle-orm/pg-core";
+import { asc, eq } from "drizzle-orm";
 import type { RepSeries } from "../../core/analyse";
 import type { Drill, Stage } from "../../core/drills";
 import { toldOf, type Measured, type Told, type Verdict } from "../../core/judge/verdict";
+import type { Correction } from "../../core/reps/corrections";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
 import { correctionsOf } from "./correct";
-import { groups, toMeasured } from "./rows";
-
-/** The golfer's own verdicts, where they overrule the program's. */
-export const overruled = alias(verdict, "overruled");
-
-export interface RepCard {
-  id: string;
-  /** Place in its bout, from 1. */
-  number: number;
-  result: Verdict["result"] | null;
-  cue: string | null;
-  reason: string | null;
-  clipName: string;
-  series: RepSeries | null;
-  events: Record<string, number>;
-  /** Where each measure was taken, ms. */
-  at: Partial<Record<string, number>>;
-  verdict: Verdict | null;
-}
-
-export interface BoutCard {
-  id: string;
-  startedAt: Date;
-  place: string | null;
-  drillId: string | null;
-  drill: string | null;
-  stageId: string | null;
-  reps: RepCard[];
-}
-
-const boutRows = (db: Db) => db
-  .select({ id: bout.id, startedAt: bout.startedAt, place: session.place, definition: drillVersion.definition, stageId: bout.stageId })
-  .from(bout)
-  .innerJoin(session, eq(bout.sessionId, session.id))
-  .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id));
-
-/** A golfer's bouts with their reps, latest first. */
-export const listBouts = async (db: Db, golferId: string, limit: number, offset = 0): Promise<BoutCard[]> =>
-  cardsOf(db, await boutRows(db).where(eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(limit).offset(offset));
-
-/** One bout of a golfer's with what looking it over takes; null when there is none. */
-export async function findBout(db: Db, golferId: string, id: string): Promise<{ card: BoutCard; stage: Stage | null; measures: Map<string, Record<string, Measured>>; problems: Map<string, Problem[]> } | null> {
-  const rows = await boutRows(db).where(and(eq(bout.id, id), eq(session.golferId, golferId)));
-  const [card] = await cardsOf(db, rows);
-  if (!card) return null;
-  const ids = card.reps.map((r) => r.id);
-  const [measures, reps] = ids.length ? await Promise.all([db.select().from(measure).where(inArray(measure.repId, ids)), db.select({ id: rep.id, problems: rep.problems }).from(rep).where(inArray(rep.id, ids))]) : [[], []];
-  const byRep = groups(measures, (m) => m.repId);
-  return {
-    card, stage: rows[0]!.definition?.stages.find((s) => s.id === card.stageId) ?? null,
-    measures: new Map(ids.map((r) => [r, Object.fromEntries((byRep.get(r) ?? []).map((m) => [m.measureId, toMeasured(m)]))])),
-    problems: new Map(reps.map((r) => [r.id, r.problems])),
-  };
-}
-
-async function cardsOf(db: Db, bouts: Awaited<ReturnType<typeof boutRows>>): Promise<BoutCard[]> {
-  if (!bouts.length) return [];
-  const rows = await db
-    .select({ rep, verdict, overruled: overruled.result, clipName: clip.name })
-    .from(rep)
-    .innerJoin(clip, eq(rep.clipSha256, clip.sha256))
-    .leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
-    .leftJoin(overruled, and(eq(overruled.repId, rep.id), eq(overruled.by, "golfer")))
-    .where(inArray(rep.boutId, bouts.map((b) => b.id)))
-    .orderBy(asc(rep.createdAt), asc(rep.index));
-  const ids = rows.map((r) => r.rep.id);
-  const events = ids.length ? await db.select().from(event).where(and(inArray(event.repId, ids), eq(event.foot, ""))) : [];
-  const places = ids.length ? await db.select({ repId: measure.repId, id: measure.measureId, at: measure.at }).from(measure).where(inArray(measure.repId, ids)) : [];
-  const byRep = groups(events, (e) => e.repId);
-  const placesByRep = groups(places, (p) => p.repId);
-  return bouts.map((b) => ({
-    id: b.id,
-    startedAt: b.startedAt,
-    place: b.place,
-    drillId: b.definition?.id ?? null,
-    drill: b.definition?.name ?? null,
-    stageId: b.stageId,
-    reps: rows.filter((r) => r.rep.boutId === b.id).map((r, i) => ({
-      id: r.rep.id,
-      number: i + 1,
-      result: r.overruled ?? r.verdict?.result ?? null,
-      cue: r.verdict?.cueWords ?? null,
-      reason: r.verdict?.reasonMessage ?? null,
-      clipName: r.clipName,
-      series: r.rep.series,
-      events: Object.fromEntries((byRep.get(r.rep.id) ?? []).map((e) => [e.name, e.t])),
-      at: Object.fromEntries((placesByRep.get(r.rep.id) ?? []).flatMap((p) => (p.at === null ? [] : [[p.id, p.at]]))),
-      verdict: r.verdict && toVerdict(r.verdict),
-    })),
-  }));
-}
+import { toMeasured, toVerdict } from "./rows";
 
 export interface RepDetail {
   id: string;
@@ -118,6 +27,8 @@ export interface RepDetail {
   statureCm: number;
   units: "cm" | "inch";
   captureFps: number | null;
+  /** Version of the methods whose numbers these are. */
+  algorithm: string;
   problems: Problem[];
   events: { name: string; foot: string; t: number; u: number; by: "computed" | "golfer" }[];
   /** Place among the track's reps; when it began and ended, ms on its own clock. */
@@ -176,6 +87,7 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     statureCm: row.rep.statureCm,
     units: row.units,
     captureFps: row.rep.captureFps,
+    algorithm: row.rep.algorithm,
     problems: row.rep.problems,
     events: events.map(({ name, foot, t, u, by }) => ({ name, foot, t, u, by })),
     index: row.rep.index,
@@ -187,15 +99,5 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     measures: Object.fromEntries(measures.map((m) => [m.measureId, toMeasured(m)])),
     verdict: said("computed"),
     series: row.rep.series,
-  };
-}
-
-function toVerdict(v: typeof verdict.$inferSelect): Verdict {
-  return {
-    result: v.result,
-    reason: v.reasonCode ? { code: v.reasonCode, message: v.reasonMessage ?? "" } : null,
-    cue: v.cueId ? { id: v.cueId, words: v.cueWords ?? "" } : null,
-    actions: v.actions,
-    checks: v.checks,
   };
 }

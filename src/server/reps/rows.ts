@@ -1,10 +1,18 @@
+import { alias } from "drizzle-orm/pg-core";
 import type { Measured, Verdict } from "../../core/judge/verdict";
-import type { measure, verdict } from "../db/schema";
+import { verdict, type measure } from "../db/schema";
+
+/** The golfer's own verdicts, where they overrule the program's. */
+export const overruled = alias(verdict, "overruled");
 
 /** Rows by a key of theirs, in their order. */
 export function groups<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
   const out = new Map<string, T[]>();
-  for (const row of rows) out.set(key(row), [...(out.get(key(row)) ?? []), row]);
+  for (const row of rows) {
+    const own = out.get(key(row));
+    if (own) own.push(row);
+    else out.set(key(row), [row]);
+  }
   return out;
 }
 
@@ -14,4 +22,13 @@ export const toMeasured = (m: typeof measure.$inferSelect): Measured => ({ value
 /** What is stored of a verdict, its rep apart. */
 export const verdictRow = ({ result, reason, cue, actions, checks }: Verdict): Omit<typeof verdict.$inferInsert, "repId" | "by"> => ({
   result, reasonCode: reason?.code ?? null, reasonMessage: reason?.message ?? null, cueId: cue?.id ?? null, cueWords: cue?.words ?? null, actions, checks,
+});
+
+/** A stored verdict as the core has it. */
+export const toVerdict = (v: typeof verdict.$inferSelect): Verdict => ({
+  result: v.result,
+  reason: v.reasonCode ? { code: v.reasonCode, message: v.reasonMessage ?? "" } : null,
+  cue: v.cueId ? { id: v.cueId, words: v.cueWords ?? "" } : null,
+  actions: v.actions,
+  checks: v.checks,
 });

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { StageRep } from "../../core/practice/ladder";
 import type { Db } from "../db/open";
 import { bout, drillVersion, rep, session, verdict } from "../db/schema";
-import { overruled } from "./queries";
+import { overruled } from "./rows";
 import { groups } from "./rows";
 
 /** So many reps of a drill are more than any ladder asks for. */

@@ -9,6 +9,7 @@ import type { Measured } from "@/core/judge/verdict";
 import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
 import { inWords } from "@/ui/kit/inWords";
 import { Button } from "@/ui/kit/button";
+import { longDay } from "@/ui/kit/dates";
 import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";
 import { SpreadBar } from "@/ui/charts/spreadBar";
 
@@ -20,7 +21,7 @@ export function ProfileView({ profile, club, swings, chosen, units, latest }: { 
   const sure = findings.filter((f) => f.sure);
   const close = findings.filter((f) => !f.sure);
   const [first, ...more] = suggestions;
-  const when = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" }).format(latest);
+  const when = longDay(latest);
   const valuesOf = (id: MeasureId) => swings.flatMap((s) => (typeof s.measures[id]?.value === "number" ? [s.measures[id].value] : []));
   const row = (f: Finding) => <Row key={f.measure} finding={f} values={valuesOf(f.measure)} units={units} />;
   return (

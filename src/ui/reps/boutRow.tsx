@@ -1,21 +1,22 @@
 import Link from "next/link";
-import type { BoutCard } from "@/server/reps/queries";
-import { decidingCheck } from "@/ui/charts/strip/gates";
+import type { BoutCard } from "@/server/reps/bouts";
 import { TINY } from "@/ui/charts/strip/geometry";
-import { RepStrip } from "@/ui/charts/strip/repStrip";
+import { LazyStrip } from "@/ui/charts/strip/lazyStrip";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
+import { shortTime } from "@/ui/kit/dates";
+import { repLabel, repTitle } from "./repLabel";
 
 const RESULTS = ["pass", "fail", "not judged"] as const;
 
 /** A bout in the log: what it was, how its reps went, and each rep as a small strip with its deciding gate. */
-export function BoutRow({ bout, hand }: { bout: BoutCard; hand: "left" | "right" }) {
-  const when = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", timeZone: "UTC" }).format(bout.startedAt);
+export function BoutRow({ bout }: { bout: BoutCard }) {
+  const when = shortTime(bout.startedAt);
   const cues = bout.reps.flatMap((r) => r.cue ?? []);
   const common = cues.sort((a, b) => cues.filter((c) => c === b).length - cues.filter((c) => c === a).length)[0];
   return (
     <section className="grid gap-5 border-t border-hair py-6 md:grid-cols-[240px_1fr]" aria-label={`${bout.drill ?? "Measured"}, ${when}`}>
       <div>
-        <p className="text-[14px] text-ink-2">{when}{bout.place && ` · ${bout.place}`}</p>
+        <p className="text-[14px] text-ink-2"><Link className="underline-offset-4 hover:underline" href={`/sessions/${bout.sessionId}`}>{when}{bout.place && ` · ${bout.place}`}</Link></p>
         <h2 className="mt-1 text-[23px]"><Link className="underline-offset-4 hover:underline" href={`/bouts/${bout.id}`}>{bout.drill ?? "Measured only"}</Link></h2>
         <p className="mt-2 flex gap-4">
           {RESULTS.map((r) => {
@@ -26,25 +27,17 @@ export function BoutRow({ bout, hand }: { bout: BoutCard; hand: "left" | "right"
         {common && <p className="mt-2 text-[15px]">Asked for most: {common.toLowerCase()}.</p>}
       </div>
       <ul className="flex flex-wrap gap-x-4 gap-y-4">
-        {bout.reps.map((r) => {
-          const says = r.result === null ? "Measured" : WORDS[r.result];
-          const deciding = r.verdict ? decidingCheck(r.verdict) : undefined;
-          return (
-            <li key={r.id}>
-              <Link href={`/reps/${r.id}`} className="block p-1 hover:bg-silt" aria-label={`Rep ${r.number}: ${says}${r.cue ? `, ${r.cue}` : ""}`} title={`${says}${r.cue ? `: ${r.cue}` : r.reason ? `: ${r.reason}` : ""}`}>
-                {r.series ? (
-                  <RepStrip size={TINY} label="" data={{ series: r.series, events: r.events, hand, checks: r.verdict?.checks ?? [], at: r.at }} onlyGate={deciding?.id ?? ""} />
-                ) : (
-                  <div className="h-[110px] w-[44px] bg-silt" />
-                )}
-                <span className="mt-1.5 flex items-center justify-between font-semibold">
-                  {r.number}
-                  {r.result && <VerdictGlyph name={glyphOf(r.result)} size={16} />}
-                </span>
-              </Link>
-            </li>
-          );
-        })}
+        {bout.reps.map((r) => (
+          <li key={r.id}>
+            <Link prefetch={false} href={`/reps/${r.id}`} className="block p-1 hover:bg-silt" aria-label={repLabel(r)} title={repTitle(r)}>
+              <LazyStrip id={r.id} size={TINY} className="h-[110px] w-[44px]" />
+              <span className="mt-1.5 flex items-center justify-between font-semibold">
+                {r.number}
+                {r.result && <VerdictGlyph name={glyphOf(r.result)} size={16} />}
+              </span>
+            </Link>
+          </li>
+        ))}
       </ul>
     </section>
   );

@@ -7,6 +7,7 @@ import { CARD } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import { captionOf, EVENT_WORDS, StripEdges, stripEvents } from "@/ui/charts/strip/words";
 import { Button } from "@/ui/kit/button";
+import { fullTime } from "@/ui/kit/dates";
 import { WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownStature, shownUnit, toldAs, wanted } from "@/ui/kit/units";
 import { FOOT_WORDS } from "./eventWords";
@@ -26,7 +27,6 @@ export function RepReport({ rep }: { rep: RepDetail }) {
   const names = new Map(rep.stage?.checks.map((c) => [c.id, c.name] as const));
   const judged = new Set<string>(v?.checks.map((c) => c.measure));
   const others = FAMILY_ORDER.flatMap((family) => Object.entries(rep.measures).filter(([id, m]) => !judged.has(id) && id in CATALOGUE && CATALOGUE[id as keyof typeof CATALOGUE].family === family && m.value !== null && m.u !== null)).slice(0, MOST);
-  const when = new Intl.DateTimeFormat("en-GB", { dateStyle: "long", timeStyle: "short", timeZone: "UTC" }).format(new Date(rep.boutStartedAt));
   const value = (v: number, unit: string) => `${shownNumber(v, unit, rep.units)}`;
   return (
     <article className="mx-auto max-w-[780px] pt-6 text-[15px] print:pt-0 print:text-[11px]">
@@ -37,7 +37,7 @@ export function RepReport({ rep }: { rep: RepDetail }) {
       </div>
       <header className="border-b-2 border-ink pb-2">
         <h1 className="text-[29px] print:text-[20px]">{rep.drill ?? "Measured rep"}{rep.stage && `, ${rep.stage.name.toLowerCase()}`}</h1>
-        <p>Rep {rep.number} of {rep.boutReps.length}, {when}{rep.place && `, ${rep.place}`}. {rep.hand === "right" ? "Right" : "Left"}-handed, {shownStature(rep.statureCm, rep.units)}. Filmed {rep.stage?.view === "down-the-line" ? "from behind" : "from the front"}.</p>
+        <p>Rep {rep.number} of {rep.boutReps.length}, {fullTime(rep.boutStartedAt)}{rep.place && `, ${rep.place}`}. {rep.hand === "right" ? "Right" : "Left"}-handed, {shownStature(rep.statureCm, rep.units)}. Filmed {rep.stage?.view === "down-the-line" ? "from behind" : "from the front"}.</p>
       </header>
       <p className="mt-3 text-[20px] font-bold print:text-[14px]">
         {own ? `${WORDS[own.now]}, says the golfer: ${own.reason}` : v ? `${WORDS[v.result]}${v.cue ? `: ${v.cue.words.toLowerCase()}` : v.reason ? `: ${v.reason.message}` : ""}` : "Not judged: it was only measured"}

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { whoever } from "@/app/whoever";
 import { glance } from "@/core/practice/glance";
-import { findBout } from "@/server/reps/queries";
+import { findBout } from "@/server/reps/bouts";
 import { bestRep } from "@/server/reps/best";
 import { BoutGlance } from "@/ui/reps/boutGlance";
 
@@ -12,8 +12,7 @@ export default async function BoutPage({ params }: { params: Promise<{ id: strin
   const { db, golfer } = await whoever();
   const found = await findBout(db, golfer.id, (await params).id);
   if (!found) notFound();
-  const { card, stage, measures, problems } = found;
-  const seen = glance(card.reps.map(({ id, result, verdict }) => ({ id, result, verdict, measures: measures.get(id)! })), stage?.checks.map((c) => c.measure) ?? []);
-  const best = stage && card.drillId ? await bestRep(db, golfer.id, card.drillId, stage.id) : null;
-  return <BoutGlance bout={card} hand={golfer.hand} glance={seen} stage={stage} problems={Object.fromEntries(problems)} best={best} />;
+  const { bout, reps, problems } = found;
+  const best = bout.stage && bout.drillId ? await bestRep(db, golfer.id, bout.drillId, bout.stage.id) : null;
+  return <BoutGlance bout={bout} glance={glance(reps, bout.stage?.checks.map((c) => c.measure) ?? [])} problems={problems} best={best} />;
 }

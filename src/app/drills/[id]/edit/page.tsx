@@ -7,6 +7,7 @@ import { whoever } from "@/app/whoever";
 import { isOwn, versionsOf } from "@/server/drills/ownDrills";
 import { judgedReps } from "@/server/reps/judgeAgain";
 import { Editor } from "@/ui/editor/editor";
+import { shortTime } from "@/ui/kit/dates";
 
 export const metadata: Metadata = { title: "Change a drill" };
 
@@ -24,11 +25,10 @@ export default async function EditPage({ params }: { params: Promise<{ id: strin
   const reps = [...own, ...built].sort((a, b) => b.at.getTime() - a.at.getTime()).slice(0, SHOWN);
   const older = own.filter((r) => r.by.version !== latest.version && latest.drill.stages.some((s) => s.id === r.stageId));
   const changes = latest.drill.stages.flatMap((s) => wouldSay(s, older.filter((r) => r.stageId === s.id))).filter((c) => c.before !== c.after.result).length;
-  const when = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
   return (
     <Editor
       key={id} id={id} file={fileOf(latest.drill)} version={latest.version} golfer={{ statureCm: golfer.statureCm, units: golfer.units }}
-      versions={versions.map((v) => ({ version: v.version, when: when.format(v.at), file: fileOf(v.drill), reps: own.filter((r) => r.by.version === v.version).length }))}
+      versions={versions.map((v) => ({ version: v.version, when: shortTime(v.at), file: fileOf(v.drill), reps: own.filter((r) => r.by.version === v.version).length }))}
       reps={reps.map(({ by: _by, at: _at, boutId: _bout, ...r }) => r)} older={{ reps: older.length, changes, by: older[0]?.by.version ?? null }}
       actions={{ keep: keepDrill, back: backToVersion, judgeAgain: judgeDrillAgain, bin: binDrill }}
     />

@@ -1,0 +1,27 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { whoever } from "@/app/whoever";
+import { glance } from "@/core/practice/glance";
+import { findSession } from "@/server/reps/bouts";
+import { bestRep } from "@/server/reps/best";
+import { groups } from "@/server/reps/rows";
+import { SessionGlance } from "@/ui/reps/sessionGlance";
+
+export const metadata: Metadata = { title: "Session" };
+
+export default async function SessionPage({ params }: { params: Promise<{ id: string }> }) {
+  const { db, golfer } = await whoever();
+  const found = await findSession(db, golfer.id, (await params).id);
+  if (!found.length) notFound();
+  // The usual way and the odd one are of all reps of a stage, whichever bout they are of.
+  const byStage = [...groups(found, ({ bout }) => `${bout.drillId} ${bout.stage?.id}`).values()];
+  const parts = await Promise.all(byStage.map(async (of) => {
+    const { drill, drillId, stage } = of[0]!.bout;
+    return {
+      drill, stage: stage?.name ?? null, bouts: of.map((o) => o.bout),
+      glance: glance(of.flatMap((o) => o.reps), stage?.checks.map((c) => c.measure) ?? []),
+      best: drillId && stage ? await bestRep(db, golfer.id, drillId, stage.id) : null,
+    };
+  }));
+  return <SessionGlance startedAt={found[0]!.bout.startedAt} place={found[0]!.bout.place} parts={parts} />;
+}

@@ -1,0 +1,103 @@
+import { and, asc, desc, eq, inArray, type SQL } from "drizzle-orm";
+import type { Stage } from "../../core/drills";
+import type { Verdict } from "../../core/judge/verdict";
+import type { GlanceRep } from "../../core/practice/glance";
+import type { Problem } from "../../core/scene/scene";
+import type { Db } from "../db/open";
+import { bout, clip, drillVersion, measure, rep, session, verdict } from "../db/schema";
+import { groups, overruled, toMeasured, toVerdict } from "./rows";
+
+/** A rep as a list shows it; its strip is fetched for itself (strips.ts). */
+export interface RepCard {
+  id: string;
+  /** Place in its bout, from 1. */
+  number: number;
+  /** As the golfer says, where they overrule the program. */
+  result: Verdict["result"] | null;
+  cue: string | null;
+  reason: string | null;
+  clipName: string;
+}
+
+export interface BoutCard {
+  id: string;
+  sessionId: string;
+  startedAt: Date;
+  place: string | null;
+  drillId: string | null;
+  drill: string | null;
+  stage: Stage | null;
+  reps: RepCard[];
+}
+
+/** A bout with what looking it over takes. */
+export interface LookedOver {
+  bout: BoutCard;
+  reps: GlanceRep[];
+  /** What was wrong with the film, by rep. */
+  problems: Record<string, Problem[]>;
+}
+
+const boutRows = (db: Db, which: SQL | undefined) => db
+  .select({ id: bout.id, sessionId: session.id, startedAt: bout.startedAt, place: session.place, definition: drillVersion.definition, stageId: bout.stageId })
+  .from(bout)
+  .innerJoin(session, eq(bout.sessionId, session.id))
+  .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
+  .where(which);
+
+/** A golfer's bouts with their reps, latest first. */
+export const listBouts = async (db: Db, golferId: string, limit: number, offset = 0): Promise<BoutCard[]> =>
+  (await withReps(db, await boutRows(db, eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(limit).offset(offset))).map((b) => b.bout);
+
+/** One bout of a golfer's; null when there is none. */
+export async function findBout(db: Db, golferId: string, id: string): Promise<LookedOver | null> {
+  const [only] = await lookedOver(db, await boutRows(db, and(eq(bout.id, id), eq(session.golferId, golferId))));
+  return only ?? null;
+}
+
+/** The golfer's latest bout with what looking it over takes; null before the first. */
+export async function latestBout(db: Db, golferId: string): Promise<LookedOver | null> {
+  const [only] = await lookedOver(db, await boutRows(db, eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(1));
+  return only ?? null;
+}
+
+/** The bouts of one of a golfer's sessions, in their order; none when there is no such session. */
+export const findSession = async (db: Db, golferId: string, id: string): Promise<LookedOver[]> =>
+  lookedOver(db, await boutRows(db, and(eq(session.id, id), eq(session.golferId, golferId))).orderBy(asc(bout.startedAt)));
+
+type BoutRows = Awaited<ReturnType<typeof boutRows>>;
+
+async function withReps(db: Db, bouts: BoutRows) {
+  if (!bouts.length) return [];
+  const rows = await db
+    .select({ id: rep.id, boutId: rep.boutId, problems: rep.problems, verdict, overruled: overruled.result, clipName: clip.name })
+    .from(rep)
+    .innerJoin(clip, eq(rep.clipSha256, clip.sha256))
+    .leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
+    .leftJoin(overruled, and(eq(overruled.repId, rep.id), eq(overruled.by, "golfer")))
+    .where(inArray(rep.boutId, bouts.map((b) => b.id)))
+    .orderBy(asc(rep.createdAt), asc(rep.index));
+  const byBout = groups(rows, (r) => r.boutId);
+  return bouts.map(({ definition, stageId, ...b }) => {
+    const own = byBout.get(b.id) ?? [];
+    const card: BoutCard = {
+      ...b, drillId: definition?.id ?? null, drill: definition?.name ?? null, stage: definition?.stages.find((s) => s.id === stageId) ?? null,
+      reps: own.map((r, i) => ({ id: r.id, number: i + 1, result: r.overruled ?? r.verdict?.result ?? null, cue: r.verdict?.cueWords ?? null, reason: r.verdict?.reasonMessage ?? null, clipName: r.clipName })),
+    };
+    return { bout: card, rows: own };
+  });
+}
+
+/** Of the measures only those that a check asks for. */
+async function lookedOver(db: Db, rows: BoutRows): Promise<LookedOver[]> {
+  const found = await withReps(db, rows);
+  const asked = [...new Set(found.flatMap(({ bout: b }) => b.stage?.checks.map((c) => c.measure) ?? []))];
+  const ids = found.flatMap((f) => f.rows.map((r) => r.id));
+  const measures = ids.length && asked.length ? await db.select().from(measure).where(and(inArray(measure.repId, ids), inArray(measure.measureId, asked))) : [];
+  const byRep = groups(measures, (m) => m.repId);
+  return found.map(({ bout: b, rows: own }) => ({
+    bout: b,
+    reps: own.map((r, i) => ({ id: r.id, result: b.reps[i]!.result, verdict: r.verdict && toVerdict(r.verdict), measures: Object.fromEntries((byRep.get(r.id) ?? []).map((m) => [m.measureId, toMeasured(m)])) })),
+    problems: Object.fromEntries(own.map((r) => [r.id, r.problems])),
+  }));
+}
