@@ -96,7 +96,8 @@ const SOUND_U = 20;
 /** Live, sound and picture come by clocks of their own, that only how soon they come brings together: twice as much, by hand. */
 const LIVE_SOUND_U = 40;
 const SOUND_CM_PER_MS = 34.3;
-const SAMPLES = 64;
+/** Perturbed copies behind each uncertainty. */
+export const SAMPLES = 64;
 
 /**
  * From a track to verdicts: scene, motion, reps, measures, judge; and the same again on perturbed copies for every
@@ -122,10 +123,19 @@ export interface OpenAnalysis {
    * One of its reps with what the golfer says of it; null when no rep is left then. Quicker than the first time: what the rep may
    * as well have been is drawn once.
    *
+   * @param sampled its copies read elsewhere
    * @throws RangeError when there is no such rep
    */
-  again(index: number, said: Said): AnalysedRep | null;
+  again(index: number, said: Said, sampled?: Sampled): AnalysedRep | null;
+  /**
+   * Of the copies behind a rep's uncertainties those numbered `part` (from, before): for one who computes the parts side by side,
+   * joins them and hands them to `again`.
+   */
+  sampleAgain(index: number, said: Said, part: CopiesPart): Sampled | null;
 }
+
+/** The first of some numbered copies, and the one after the last. */
+export type CopiesPart = readonly [from: number, before: number];
 
 /**
  * As `analyse`; keeps what reading single reps again takes.
@@ -150,8 +160,23 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
   else if (asksSpeed && hasStrike(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
   const { scene } = read;
   const lessOf = (r: FoundRep) => less && { rep: less.find((l) => sameRep(l, r)) ?? null };
-  const drawn = new Map<FoundRep, Motion[]>();
+  const drawn = new Map<string, Motion[]>();
+  const count = options.samples ?? SAMPLES;
   let all: Analysis | null = null;
+  const saidOf = (index: number, said: Said): FoundRep | null => {
+    const first = read.reps[index];
+    if (!first) throw new RangeError(`there is no rep ${index + 1}`);
+    return sayOf(first, said, read.whole, ask);
+  };
+  const sampledOf = (found: FoundRep, index: number, said: Said, [from, before]: CopiesPart): Sampled => {
+    // Where the rep is cut out anew, or stands still at another time, it may have been something else.
+    const same = !said.split && said.events?.address === undefined;
+    const key = `${index} ${from} ${before}`;
+    const part = (r: FoundRep) => [...copiesOf(r, index, scene, options)].slice(from, before);
+    const copies = same ? (drawn.get(key) ?? part(read.reps[index]!)) : part(found);
+    if (same) drawn.set(key, copies);
+    return sample(copies, before - from, found.rep, found.window, found.context);
+  };
   return {
     get analysis() {
       return (all ??= {
@@ -160,7 +185,7 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
         view: scene.view,
         scale: scene.scale,
         problems,
-        reps: read.reps.map((r, index) => analysed(r, index, scene, problems, ask, lessOf(r), copiesOf(r, index, scene, options))),
+        reps: read.reps.map((r, index) => analysed(r, index, scene, problems, ask, lessOf(r), sample(copiesOf(r, index, scene, options), count, r.rep, r.window, r.context))),
       });
     },
     scale: scene.scale,
@@ -168,19 +193,13 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
       const within = (r: FoundRep | undefined) => r !== undefined && middle(r) > from && middle(r) < to;
       return within(read.reps[index]) ? index : read.reps.findIndex(within);
     },
-    again(index, said) {
-      const first = read.reps[index];
-      if (!first) throw new RangeError(`there is no rep ${index + 1}`);
-      const found = sayOf(first, said, read.whole, ask);
-      if (!found) return null;
-      // Where the rep is cut out anew, or stands still at another time, it may have been something else.
-      const same = !said.split && said.events?.address === undefined;
-      let copies: Iterable<Motion>;
-      if (same) {
-        copies = drawn.get(first) ?? [...copiesOf(first, index, scene, options)];
-        drawn.set(first, copies as Motion[]);
-      } else copies = copiesOf(found, index, scene, options);
-      return analysed(found, index, scene, problems, ask, lessOf(found), copies, said);
+    again(index, said, sampled) {
+      const found = saidOf(index, said);
+      return found && analysed(found, index, scene, problems, ask, lessOf(found), sampled ?? sampledOf(found, index, said, [0, count]), said);
+    },
+    sampleAgain(index, said, part) {
+      const found = saidOf(index, said);
+      return found && sampledOf(found, index, said, part);
     },
   };
 }
@@ -283,8 +302,7 @@ const middle = ({ rep }: FoundRep): number => (Number.isNaN(rep.events.top) ? (r
 const sameRep = (a: FoundRep, b: FoundRep): boolean => Math.abs(middle(a) - middle(b)) < SAME_REP_MS;
 
 /** @param less the same rep read from fewer frames, null where it was not found in them; null where all frames were read */
-function analysed({ motion, window, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules, view }: Ask, less: { rep: FoundRep | null } | null, copies: Iterable<Motion>, said?: Said): AnalysedRep {
-  const sampled = sample(copies, options.samples ?? SAMPLES, rep, window, context);
+function analysed({ motion, context, rep }: FoundRep, index: number, scene: Scene, all: Problem[], { options, stage, rules, view }: Ask, less: { rep: FoundRep | null } | null, sampled: Sampled, said?: Said): AnalysedRep {
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
   const unread = unreadOf(less, rules);
   const problems = during(all, rep.fromMs, rep.toMs);

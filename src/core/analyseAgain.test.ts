@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { openAnalysis } from "./analyse";
 import { readTrack } from "./formats/trackFile";
+import { joined } from "./uncertainty/sample";
 
 const open = (name: string) => openAnalysis(readTrack(readFileSync(`demo/tracks/${name}.track`)), { golfer: { statureCm: 170, hand: "right" }, drill: "double-step", samples: 16 });
 const FRAME_MS = 1000 / 60;
@@ -18,6 +19,13 @@ describe("a rep read again as the golfer says", () => {
     expect(again.events.impact!.t).toBeCloseTo(impact!.t, 6);
     expect(again.measures.backTime.value).toBeCloseTo(first!.measures.backTime.value!, 6);
     expect(again.verdict!.result).toBe(first!.verdict!.result);
+  });
+
+  it("is the same whether its copies are read by one or in parts", () => {
+    for (const said of [{ events: { top: top!.t - 60 } }, { split: { from: handStart!.t - 1200, to: first!.to - 200 } }]) {
+      const parts = ([[0, 8], [8, 16]] as const).map((part) => clip.sampleAgain(0, said, part)!);
+      expect(clip.again(0, said, joined([parts[0]!, parts[1]!]))).toEqual(clip.again(0, said));
+    }
   });
 
   it("has all that hangs on an event moved with it, and what does not where it was", () => {

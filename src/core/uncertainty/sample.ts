@@ -52,6 +52,19 @@ export function sample(motions: Iterable<Motion>, copies: number, rep: Rep, wind
   return out;
 }
 
+/** Copies of one rep that were read in parts, in their order, as if they had been read together. */
+export function joined([first, ...others]: readonly [Sampled, ...Sampled[]]): Sampled {
+  const merged = <K>(of: (s: Sampled) => Map<K, number[]>): Map<K, number[]> => {
+    const out = new Map([...of(first)].map(([k, list]): [K, number[]] => [k, [...list]]));
+    for (const o of others) for (const [k, list] of of(o)) out.set(k, [...(out.get(k) ?? []), ...list]);
+    return out;
+  };
+  return {
+    copies: first.copies + others.reduce((n, o) => n + o.copies, 0), events: merged((s) => s.events), measures: merged((s) => s.measures),
+    footEvents: first.footEvents.map((list, k) => [...list, ...others.flatMap((o) => o.footEvents[k]!)]), shares: [first, ...others].flatMap((s) => s.shares),
+  };
+}
+
 /** Standard deviation of samples, by their middle 68 % where a few stray far. */
 export function spread(x: readonly number[]): number {
   if (x.length < 2) return 0;

@@ -29,16 +29,25 @@ export async function correctionsOf(db: Db, repId: string): Promise<Correction[]
  * @throws NoSuchRepError
  * @throws RangeError when no rep is left
  */
-export async function correctRep(db: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
+export function correctRep(db: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
+  const done = before.then(() => corrected(db, golferId, repId, list));
+  before = done.catch(() => undefined);
+  return done;
+}
+
+/** One after another, as they came: what was said last stays. */
+let before: Promise<unknown> = Promise.resolve();
+
+async function corrected(db: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
   const [row] = await db.select({ rep, definition: drillVersion.definition, stageId: bout.stageId }).from(rep)
     .innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id)).leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
     .where(and(eq(rep.id, repId), eq(session.golferId, golferId)));
   if (!row) throw new NoSuchRepError("there is no such rep");
   const known = await db.select().from(correction).where(eq(correction.repId, repId));
-  const before = known.flatMap(({ what }) => (what.kind === "golfer" ? [what.was] : []))[0] ?? row.rep;
+  const first = known.flatMap(({ what }) => (what.kind === "golfer" ? [what.was] : []))[0] ?? row.rep;
   const verdicts = await db.select().from(verdict).where(eq(verdict.repId, repId));
   const stage = row.definition?.stages.find((s) => s.id === row.stageId) ?? null;
-  const facts = golferBy(list, before);
+  const facts = golferBy(list, first);
   const track = readTrack(await readFile(blobPath("tracks", row.rep.trackSha256)));
   const said = saidBy(list);
   const again = readAgain(track, { ...row.rep, ...facts, drill: row.definition?.id ?? "none", stage, live: verdicts.some((v) => v.by === "live") }, said);

@@ -1,32 +1,38 @@
 import { expose } from "comlink";
-import { openAnalysis, type AnalysedRep, type AnalyseOptions, type OpenAnalysis } from "@/core/analyse";
+import { openAnalysis, type AnalysedRep, type AnalyseOptions, type CopiesPart, type OpenAnalysis } from "@/core/analyse";
+import { readTrack } from "@/core/formats/trackFile";
 import type { Said } from "@/core/reps/said";
 import type { Scene } from "@/core/scene/scene";
-import { readTrack } from "@/core/formats/trackFile";
+import { joined, type Sampled } from "@/core/uncertainty/sample";
 
-/** Reads a kept rep again, beside the page. */
+/** Reads a kept rep again, beside the page; one of these, or two that share the copies behind its uncertainties. */
 export interface AgainWorker {
   /**
    * @param was which rep of the track it is
+   * @param part the copies that this one reads
    * @param ahead nothing is asked yet: there is time
    * @returns the scale that lengths are reckoned by
    */
-  open(track: Uint8Array, options: AnalyseOptions, was: { index: number; from: number; to: number }, ahead: boolean): Pick<Scene, "scale">;
-  /** The rep with what the golfer says of it; null when none is left. */
-  again(said: Said): AnalysedRep | null;
+  open(track: Uint8Array, options: AnalyseOptions, was: { index: number; from: number; to: number }, part: CopiesPart, ahead: boolean): Pick<Scene, "scale">;
+  /** Reads its part of the copies with what the golfer says; null when no rep is left then. */
+  sample(said: Said): Sampled | null;
+  /** The rep with what the golfer says of it, after its own part was read. @param others the parts of the others */
+  again(said: Said, others: readonly Sampled[]): AnalysedRep | null;
 }
 
-let opened: { clip: OpenAnalysis; at: number } | null = null;
+let opened: { clip: OpenAnalysis; at: number; part: CopiesPart } | null = null;
+let own: Sampled | null = null;
 
 const worker: AgainWorker = {
-  open(track, options, was, ahead) {
+  open(track, options, was, part, ahead) {
     const clip = openAnalysis(readTrack(track), options);
-    opened = { clip, at: clip.placeOf(was) };
-    // The copies behind its uncertainty are drawn before they are asked for.
-    if (ahead && opened.at >= 0) clip.again(opened.at, {});
+    opened = { clip, at: clip.placeOf(was), part };
+    // The copies are drawn before they are asked for.
+    if (ahead && opened.at >= 0) clip.sampleAgain(opened.at, {}, part);
     return { scale: clip.scale };
   },
-  again: (said) => (opened && opened.at >= 0 ? opened.clip.again(opened.at, said) : null),
+  sample: (said) => (own = opened && opened.at >= 0 ? opened.clip.sampleAgain(opened.at, said, opened.part) : null),
+  again: (said, others) => (opened && own ? opened.clip.again(opened.at, said, joined([own, ...others])) : null),
 };
 
 expose(worker);

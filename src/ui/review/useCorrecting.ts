@@ -1,6 +1,5 @@
 "use client";
 
-import { wrap, type Remote } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { AnalysedRep } from "@/core/analyse";
@@ -8,7 +7,7 @@ import { golferBy, outOfOrder, saidBy, withCorrection, type Correction } from "@
 import { toldEvents } from "@/core/toldEvents";
 import type { Scene } from "@/core/scene/scene";
 import type { RepDetail } from "@/server/reps/queries";
-import type { AgainWorker } from "./again.worker";
+import { Again } from "./again";
 
 export interface Correcting {
   /** The rep as it stands with the golfer's corrections. */
@@ -34,17 +33,19 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
   const [rep, setRep] = useState(first);
   const [scale, setScale] = useState<Scene["scale"] | null>(null);
   const [busy, setBusy] = useState(false);
-  const worker = useRef<Remote<AgainWorker> | null>(null);
+  const worker = useRef<Again | null>(null);
   const now = useRef(first);
-  const saving = useRef(Promise.resolve());
+  const kept = useRef(first);
+  const unsent = useRef<RepDetail | null>(null);
+  const sending = useRef(false);
   const opened = useRef<string>("");
 
   useEffect(() => {
-    const own = new Worker(new URL("./again.worker.ts", import.meta.url), { type: "module" });
-    worker.current = wrap<AgainWorker>(own);
+    const own = new Again();
+    worker.current = own;
     opened.current = "";
     return () => {
-      own.terminate();
+      own.close();
       worker.current = null;
     };
   }, []);
@@ -60,6 +61,34 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
   }, [first, track]);
 
   useEffect(() => void open({ hand: now.current.hand, statureCm: now.current.statureCm }, true), [open]);
+
+  /** Sends what is not kept yet, one after another; of what came meanwhile only the last counts, for it says all. */
+  const send = useCallback(async () => {
+    if (sending.current) return;
+    sending.current = true;
+    try {
+      for (let next = unsent.current; next; next = unsent.current) {
+        unsent.current = null;
+        await save(first.id, next.corrections);
+        kept.current = next;
+      }
+    } catch (error) {
+      toast.error(`${error instanceof Error ? error.message : "The computer does not answer."} What you changed is not kept.`);
+      unsent.current = null;
+      now.current = kept.current;
+      setRep(kept.current);
+    } finally {
+      sending.current = false;
+    }
+  }, [first.id]);
+  // Whoever leaves at once loses nothing: what waits goes out before the page does.
+  useEffect(() => {
+    const leave = () => {
+      if (unsent.current) void save(first.id, unsent.current.corrections);
+    };
+    window.addEventListener("pagehide", leave);
+    return () => window.removeEventListener("pagehide", leave);
+  }, [first.id]);
 
   const put = useCallback(async (list: Correction[]) => {
     const before = now.current;
@@ -81,16 +110,12 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
       setRep(now.current);
       // For whoever measures.
       performance.mark("kingfisher:corrected", { detail: performance.now() - began });
-      // One after another, so that the last one is what stays.
-      saving.current = saving.current.then(() => save(first.id, list)).catch((error: unknown) => {
-        toast.error(`${error instanceof Error ? error.message : "The computer does not answer."} What you changed is not kept.`);
-        now.current = before;
-        setRep(before);
-      });
+      unsent.current = now.current;
+      void send();
     } finally {
       setBusy(false);
     }
-  }, [first.id, open]);
+  }, [open, send]);
 
   const correct = useCallback((c: Correction) => void put(withCorrection(now.current.corrections, c)), [put]);
   const undo = useCallback((id?: string) => {
@@ -101,8 +126,9 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
   return { rep, scale, busy, correct, undo };
 }
 
+/** Goes on though the page is left meanwhile. */
 async function save(id: string, list: readonly Correction[]): Promise<void> {
-  const response = await fetch(`/api/reps/${id}/corrections`, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(list) });
+  const response = await fetch(`/api/reps/${id}/corrections`, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(list), keepalive: true });
   if (response.ok) return;
   const body = (await response.json().catch(() => null)) as { message?: string } | null;
   throw new Error(body?.message ?? `The program answered ${response.status}.`);
