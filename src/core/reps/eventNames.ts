@@ -4,3 +4,5 @@ export const EVENT_NAMES = [
   "taken", "lost", "pivotStart", "pivotPeak", "pivotBack",
 ] as const;
 export type EventName = (typeof EVENT_NAMES)[number];
+
+export const isEventName = (name: string): name is EventName => (EVENT_NAMES as readonly string[]).includes(name);

@@ -27,6 +27,8 @@ export interface RepSeries {
   footTurn?: { foot: SideName; degrees: (number | null)[] };
   /** Of one period of a to-and-fro: when the hands turn round within it, and the pressure before them, ms. */
   turn?: MiddleTurn;
+  /** Seen from the front: where the centre of mass was at address, cm along T from the middle of the feet, and its height over the ground, cm. */
+  com?: { fromFeet: number; height: number[] };
   /** Seen from behind: places along the line to the ball, cm from the heels at address, + toward the ball. */
   behind?: Behind;
 }
@@ -72,7 +74,7 @@ export function series(m: Motion, rep: Rep, shares: readonly Float64Array[]): Re
     trailHeelUp: heelUp("trail"),
     ...(rep.foot ? { footTurn: { foot: rep.foot, degrees: seen(m.direction[rep.foot]) } } : {}),
     ...(turn ? { turn } : {}),
-    ...(m.view === "down-the-line" ? { behind: behind(m, rep, a) } : {}),
+    ...(m.view === "down-the-line" ? { behind: behind(m, rep, a) } : { com: { fromFeet: round(m.comT[a]! - middle), height: Array.from(m.comU, round) } }),
   }, own);
 }
 

@@ -28,7 +28,7 @@ export function feetView(track: Track, from: number, to: number): View {
 }
 
 /** What can be drawn over the film. */
-export const PARTS = ["joints", "feet", "ways", "start", "limits"] as const;
+export const PARTS = ["joints", "feet", "weight", "ways", "start", "limits"] as const;
 export type OverlayPart = (typeof PARTS)[number];
 
 /** What an overlay is drawn from. */
@@ -43,13 +43,16 @@ export interface Drawn {
   cmPerPx: number | null;
 }
 
+type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
+
 const DARK = "#0a242f";
 const CASE = "rgba(10,36,47,.75)";
 const LEAD = "#4fa5fa";
 const TRAIL = "#f98a3c";
+const STREAM = "#cbe9f0";
 
 /** Draws over one picture of a film what is asked for: trunk and arms white, the lead leg blue, the trail leg orange. */
-export function drawOverlay(ctx: CanvasRenderingContext2D, drawn: Drawn, frame: number, parts: ReadonlySet<OverlayPart>, view: View, px: number): void {
+export function drawOverlay(ctx: Canvas2d, drawn: Drawn, frame: number, parts: ReadonlySet<OverlayPart>, view: View, px: number): void {
   const { track, hand } = drawn;
   const k = px / view.size;
   const s = sides(hand);
@@ -57,22 +60,25 @@ export function drawOverlay(ctx: CanvasRenderingContext2D, drawn: Drawn, frame: 
     ctx, px,
     place: (f, p) => [(track.landmarks[at(f, p)]! - view.left) * k, (track.landmarks[at(f, p) + 1]! - view.top) * k],
     x: (filmX) => (filmX - view.left) * k,
+    y: (filmY) => (filmY - view.top) * k,
   };
   if (parts.has("start")) ghost(pen, drawn.address, s);
   if (parts.has("limits")) limits(pen, drawn);
   if (parts.has("ways")) ways(pen, drawn.address, frame);
   if (parts.has("joints")) joints(pen, frame, s);
   if (parts.has("feet")) feet(pen, drawn, frame, s);
+  if (parts.has("weight")) weight(pen, drawn, frame, s);
   const leadRight = targetSign(hand);
   label(pen, frame, s.trail, "▲ trail", "#ffa061", -leadRight);
   label(pen, frame, s.lead, "lead ●", "#74baff", leadRight);
 }
 
 interface Pen {
-  ctx: CanvasRenderingContext2D;
+  ctx: Canvas2d;
   px: number;
   place: (frame: number, point: number) => [x: number, y: number];
   x: (filmX: number) => number;
+  y: (filmY: number) => number;
 }
 
 type Sides = ReturnType<typeof sides>;
@@ -172,6 +178,48 @@ function feet(pen: Pen, { track, series }: Drawn, frame: number, s: Sides): void
     const off = up || heelUp[i] === 1;
     dot(pen, pen.place(frame, p.heel), 6, off ? null : colour, off ? colour : "#fff", off ? 2.5 : 1.6);
   }
+}
+
+/** A foot's middle in the picture. */
+const soleOf = (pen: Pen, frame: number, { heel, toe }: SidePoints): [number, number] => middle(pen, frame, heel, toe);
+
+/** The centre of mass with its plumb line, and the weight on the ground between the feet, as broad as it is unsure. */
+function weight(pen: Pen, { track, hand, series, cmPerPx, address }: Drawn, frame: number, s: Sides): void {
+  if (!series.com || cmPerPx === null) return;
+  const i = nearestSample(series.t, track.times[frame]!);
+  const { landmarks } = track;
+  const filmAt = (axis: 0 | 1) => [s.lead.heel, s.lead.toe, s.trail.heel, s.trail.toe].reduce((sum, p) => sum + landmarks[at(address, p) + axis]! / 4, 0);
+  const groundY = (landmarks[at(address, s.lead.heel) + 1]! + landmarks[at(address, s.trail.heel) + 1]!) / 2;
+  const x = pen.x(filmAt(0) + (targetSign(hand) * (series.comT[i]! + series.com.fromFeet)) / cmPerPx);
+  const y = pen.y(groundY - series.com.height[i]! / cmPerPx);
+  const [[leadX, leadY], [trailX, trailY]] = [soleOf(pen, frame, s.lead), soleOf(pen, frame, s.trail)];
+  const onGround = (share: number): [number, number] => {
+    const k = Math.min(Math.max(share, 0), 100) / 100;
+    return [trailX + k * (leadX - trailX), trailY + k * (leadY - trailY)];
+  };
+  const share = series.leadShare[i]!;
+  const oneFoot = series.leadAir[i] === 1 || series.trailAir[i] === 1;
+  const u = oneFoot ? 0 : series.leadShareU[i]!;
+  const [px, py] = onGround(share);
+  line(pen, [[x, y], [x, pen.y(groundY)]], "#fff", 1.5, [2, 5]);
+  line(pen, [onGround(0), onGround(100)], STREAM, 1.5);
+  if (u > 0) line(pen, [onGround(share - u), onGround(share + u)], STREAM, 7);
+  dot(pen, [px, py], 5.5, STREAM);
+  dot(pen, [x, y], 8, "#fff");
+  // The sign of a centre of mass: two dark quarters.
+  pen.ctx.fillStyle = DARK;
+  for (const from of [0, Math.PI]) {
+    pen.ctx.beginPath();
+    pen.ctx.moveTo(x, y);
+    pen.ctx.arc(x, y, 8, from, from + Math.PI / 2);
+    pen.ctx.fill();
+  }
+}
+
+function nearestSample(t: readonly number[], ms: number): number {
+  const after = t.findIndex((v) => v >= ms);
+  if (after <= 0) return after < 0 ? t.length - 1 : 0;
+  return t[after]! - ms < ms - t[after - 1]! ? after : after - 1;
 }
 
 const FONT = "600 15px 'Atkinson Hyperlegible Next Variable', sans-serif";

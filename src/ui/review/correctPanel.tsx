@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { Correction } from "@/core/reps/corrections";
-import { EVENT_NAMES, type EventName } from "@/core/reps/rep";
+import { isEventName } from "@/core/reps/eventNames";
 import type { RepDetail } from "@/server/reps/queries";
 import { Choice } from "@/ui/golfer/choice";
 import { NumberField } from "@/ui/editor/fields";
@@ -27,7 +27,6 @@ interface Props {
 type Foot = "lead" | "trail";
 type FootEventName = Extract<Correction, { kind: "foot" }>["event"];
 
-const isEvent = (name: string): name is EventName => (EVENT_NAMES as readonly string[]).includes(name);
 const signed = (v: number) => `${Math.round(v).toString().replace("-", "−")} ms`;
 
 /** What a correction says, in words. */
@@ -45,7 +44,7 @@ function saysWords(c: Correction, zero: number, rep: RepDetail): string {
 /** What the program got wrong, put right: go to the picture, then say what happens there. */
 export function CorrectPanel({ rep, ms, zero, busy, seek, correct, undo }: Props) {
   const id = () => crypto.randomUUID();
-  const swing = rep.events.filter((e) => e.foot === "" && isEvent(e.name));
+  const swing = rep.events.flatMap((e) => (e.foot === "" && isEventName(e.name) ? [{ ...e, name: e.name }] : []));
   const feet = rep.events.filter((e) => e.foot !== "");
   return (
     <details className="mt-10 border-t border-hair pt-5">
@@ -70,7 +69,7 @@ export function CorrectPanel({ rep, ms, zero, busy, seek, correct, undo }: Props
           <ul>
             {swing.map((e) => (
               <Row key={e.name} name={eventWords(e.name)} t={e.t} u={e.u} own={e.by === "golfer"} {...{ zero, seek }}>
-                <Button disabled={busy} onClick={() => correct({ id: id(), kind: "event", event: e.name as EventName, was: e.t, u: e.u, now: ms })} aria-label={`${eventWords(e.name)} is here`}>Here</Button>
+                <Button disabled={busy} onClick={() => correct({ id: id(), kind: "event", event: e.name, was: e.t, u: e.u, now: ms })} aria-label={`${eventWords(e.name)} is here`}>Here</Button>
               </Row>
             ))}
             {(["from", "to"] as const).map((end) => (

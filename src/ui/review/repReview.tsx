@@ -6,10 +6,12 @@ import { overruledBy } from "@/core/reps/corrections";
 import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
+import { longTime } from "@/ui/kit/dates";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { AlsoMeasured } from "./alsoMeasured";
 import { CorrectPanel } from "./correctPanel";
 import { Next } from "./next";
+import { repFileName } from "./repFileName";
 import { download, pngFile, svgFile } from "./saveStrip";
 import { StripPanel } from "./stripPanel";
 import { useCorrecting } from "./useCorrecting";
@@ -44,7 +46,7 @@ export function RepReview({ rep: first, best }: { rep: RepDetail; best: string |
           )}
           <Next rep={rep} />
         </div>
-        <StripPanel rep={rep} events={events} ms={ms} seek={seek} />
+        <StripPanel rep={rep} events={events} ms={ms} busy={correcting.busy} seek={seek} correct={correcting.correct} />
       </div>
       <Out rep={rep} />
       <CorrectPanel rep={rep} ms={ms} zero={zero} busy={correcting.busy} seek={seek} correct={correcting.correct} undo={correcting.undo} />
@@ -56,11 +58,12 @@ export function RepReview({ rep: first, best }: { rep: RepDetail; best: string |
 /** What can be taken away of it. */
 function Out({ rep }: { rep: RepDetail }) {
   const strip = () => document.querySelector<SVGSVGElement>("[data-strip] svg[aria-label='Strip of the rep']");
-  const name = `rep-${rep.number}-${new Date(rep.boutStartedAt).toISOString().slice(0, 10)}`;
+  const name = repFileName(rep);
   return (
     <nav aria-label="Take away" className="mt-8 flex flex-wrap gap-3">
       <Button asChild><Link href={`/reps/${rep.id}/report`}>Report for a teacher</Link></Button>
       <Button asChild><a href={`/api/reps/${rep.id}/measures`} download>Measures as CSV</a></Button>
+      <Button asChild><a href={`/api/reps/${rep.id}/package`} download>All of it as one file</a></Button>
       <Button onClick={() => { const s = strip(); if (s) download(`${name}.svg`, new Blob([svgFile(s)], { type: "image/svg+xml" })); }}>Strip as SVG</Button>
       <Button onClick={() => { const s = strip(); if (s) void pngFile(s).then((png) => download(`${name}.png`, png)); }}>Strip as PNG</Button>
     </nav>
@@ -74,7 +77,6 @@ function Heading({ rep, best }: { rep: RepDetail; best: string | null }) {
   const at = rep.boutReps.indexOf(rep.id);
   const says = own ? `You say: ${WORDS[own.now].toLowerCase()}` : null;
   const title = says ?? (v === null ? "Measured, not judged" : (v.cue?.words ?? (v.result === "pass" ? "Every check that counts passed" : "Not judged")));
-  const date = new Intl.DateTimeFormat("en-GB", { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", timeZone: "UTC" }).format(new Date(rep.boutStartedAt));
   const before = rep.uncorrected;
   const shown = own?.now ?? v?.result ?? null;
   return (
@@ -84,7 +86,7 @@ function Heading({ rep, best }: { rep: RepDetail; best: string | null }) {
           {shown && <VerdictGlyph name={glyphOf(shown)} size={62} className="mt-1" />}
           <div>
             <p className="text-[15px] text-ink-2">
-              {shown && `${WORDS[shown]} · `}rep {rep.number} of {rep.boutReps.length} · {rep.drill ?? "no drill"} · {date}
+              {shown && `${WORDS[shown]} · `}rep {rep.number} of {rep.boutReps.length} · {rep.drill ?? "no drill"} · {longTime(rep.boutStartedAt)}
               {rep.place && `, ${rep.place}`}
             </p>
             <h1 className="mt-1 text-[34px] md:text-[46px]">{title}</h1>
@@ -93,7 +95,7 @@ function Heading({ rep, best }: { rep: RepDetail; best: string | null }) {
         <div className="flex gap-3">
           {rep.boutReps[at - 1] && <Button asChild><Link href={`/reps/${rep.boutReps[at - 1]}`}>← Rep {rep.number - 1}</Link></Button>}
           {rep.boutReps[at + 1] && <Button asChild><Link href={`/reps/${rep.boutReps[at + 1]}`}>Rep {rep.number + 1} →</Link></Button>}
-          {best && <Button asChild><Link href={`/compare?reps=${rep.id},${best}`}>Compare with the best</Link></Button>}
+          {best ? <Button asChild><Link href={`/compare?reps=${rep.id},${best}`}>Compare with the best</Link></Button> : rep.stage && <Button asChild><Link href={`/compare?reps=${rep.id}&target=1`}>Compare with the target</Link></Button>}
         </div>
       </div>
       {own ? <p className="mt-2 max-w-[760px] text-[17px]">{own.reason} The program says {sentence(v!)}.</p> : v?.reason && <p className="mt-2 max-w-[760px] text-[17px]">{v.reason.message}</p>}

@@ -1,5 +1,8 @@
 "use client";
 
+import { useRef, useState } from "react";
+import type { Correction } from "@/core/reps/corrections";
+import { isEventName } from "@/core/reps/eventNames";
 import type { RepDetail } from "@/server/reps/queries";
 import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";
@@ -9,9 +12,12 @@ import { CheckRow } from "./checkRow";
 
 const GUTTER = 104;
 const ROW = 62;
+/** A finger that moves less does not drag, px; a time that is nearer is the same picture, ms. */
+const DRAG_PX = 6;
+const HARDLY_MS = 1;
 
 /** The strip between its event names and its checks, each check at the height of its gate. */
-export function StripPanel({ rep, events: own, ms, seek }: { rep: RepDetail; events: Record<string, number>; ms: number; seek: (ms: number) => void }) {
+export function StripPanel({ rep, events: own, ms, busy, seek, correct }: { rep: RepDetail; events: Record<string, number>; ms: number; busy: boolean; seek: (ms: number) => void; correct: (c: Correction) => void }) {
   const events = stripEvents(own, rep.series);
   const checks = rep.verdict?.checks ?? [];
   const at = Object.fromEntries(Object.entries(rep.measures).map(([id, m]) => [id, m.at]));
@@ -27,6 +33,15 @@ export function StripPanel({ rep, events: own, ms, seek }: { rep: RepDetail; eve
   const order = checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
   const y = Math.min(Math.max(s.y(ms), 0), FILM.height);
   const place = (e: React.PointerEvent<HTMLDivElement>) => seek(s.y.invert(e.clientY - e.currentTarget.getBoundingClientRect().top));
+  const grabbedY = useRef(0);
+  const [dragged, setDragged] = useState<string | null>(null);
+  const computed = (name: string) => rep.events.find((e) => e.foot === "" && e.name === name);
+  /** Puts the event where the film now stands. */
+  const drop = (name: string) => {
+    setDragged(null);
+    const e = computed(name);
+    if (e && isEventName(name) && !busy && Math.abs(e.t - ms) > HARDLY_MS) correct({ id: crypto.randomUUID(), kind: "event", event: name, was: e.t, u: e.u, now: ms });
+  };
   return (
     <div className="flex flex-wrap gap-y-8 lg:flex-nowrap">
       <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
@@ -34,14 +49,33 @@ export function StripPanel({ rep, events: own, ms, seek }: { rep: RepDetail; eve
           <StripEdges series={rep.series} hand={rep.hand} />
         </div>
         <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
-          {shown.map(([name, words], i) => (
-            <div key={name} className="absolute text-right leading-tight" style={{ top: eventY[i]! - 12, width: GUTTER - 14 }}>
-              <span className="block text-[15px] font-semibold">{words}</span>
-              <span className="text-[14px] text-ink-2">{signed(events[name]! - zero)} ms</span>
-            </div>
-          ))}
-          <svg width={GUTTER} height={FILM.height} className="absolute left-0 top-0 overflow-visible" aria-hidden>
-            {shown.map(([name], i) => <path key={name} d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`} stroke="var(--edge)" fill="none" />)}
+          {shown.map(([name, words], i) => {
+            const moves = dragged === name;
+            return (
+              <button
+                key={name} type="button" aria-label={`${words}, ${signed(events[name]! - zero)} ms: show its picture`} title={computed(name) && isEventName(name) ? "Drag it to where it happens" : undefined}
+                className={`absolute touch-none text-right leading-tight underline-offset-4 hover:underline ${moves ? "z-10 bg-paper" : ""} ${computed(name) && isEventName(name) ? "cursor-ns-resize" : ""}`} style={{ top: (moves ? y : eventY[i]!) - 12, width: GUTTER - 14 }}
+                onClick={(e) => e.detail === 0 && seek(events[name]!)}
+                onPointerDown={(e) => {
+                  e.currentTarget.setPointerCapture(e.pointerId);
+                  grabbedY.current = e.clientY;
+                  seek(events[name]!);
+                }}
+                onPointerMove={(e) => {
+                  const by = e.clientY - grabbedY.current;
+                  if (!e.buttons || !computed(name) || !isEventName(name) || (!moves && Math.abs(by) < DRAG_PX)) return;
+                  setDragged(name);
+                  seek(s.y.invert(s.y(events[name]!) + by));
+                }}
+                onPointerUp={() => moves && drop(name)} onPointerCancel={() => setDragged(null)}
+              >
+                <span className="block text-[15px] font-semibold">{words}</span>
+                <span className="text-[14px] text-ink-2">{signed((moves ? ms : events[name]!) - zero)} ms</span>
+              </button>
+            );
+          })}
+          <svg width={GUTTER} height={FILM.height} className="pointer-events-none absolute left-0 top-0 overflow-visible" aria-hidden>
+            {shown.map(([name], i) => name !== dragged && <path key={name} d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`} stroke="var(--edge)" fill="none" />)}
           </svg>
           <div
             className="absolute top-0 cursor-ns-resize touch-none"

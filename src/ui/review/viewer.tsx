@@ -5,13 +5,16 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Scene } from "@/core/scene/scene";
 import type { Track } from "@/core/track/track";
 import type { RepDetail } from "@/server/reps/queries";
-import { PARTS, type Drawn, type OverlayPart } from "@/ui/picture/overlay";
+import { feetView, PARTS, viewOf, type Drawn, type OverlayPart } from "@/ui/picture/overlay";
 import { Button } from "@/ui/kit/button";
+import { WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit } from "@/ui/kit/units";
 import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { Film } from "./film";
 import { filmRange } from "./filmRange";
 import { nearestFrame } from "./nearestFrame";
+import { repFileName } from "./repFileName";
+import { SaveFilm } from "./saveFilm";
 import { usePlayback } from "./usePlayback";
 
 interface Props {
@@ -31,7 +34,7 @@ interface Props {
 /** A loop around an event reaches so far each way, ms. */
 const LOOP_MS = 250;
 
-const PART_WORDS: Record<OverlayPart, string> = { joints: "Joints", feet: "Feet on the ground", ways: "Way of hips and head", start: "How you stood", limits: "Hips’ limit" };
+const PART_WORDS: Record<OverlayPart, string> = { joints: "Joints", feet: "Feet on the ground", weight: "Balance and weight", ways: "Way of hips and head", start: "How you stood", limits: "Hips’ limit" };
 const KEYS = [
   ["← →", "one picture back, on"], ["Shift ← →", "ten pictures"], [", .", "event before, after"], ["Space", "play, stop"], ["S", "quarter speed"], ["L", "loop around the nearest event"], ["F", "feet larger"], ["Z", "take back the last change"], ["?", "these keys"],
 ] as const;
@@ -60,6 +63,15 @@ export function Viewer({ rep, track, filmRate, scale, start, wanted, shown, undo
     track, hand, series, limits, cmPerPx: scale?.cmPerPx ?? null,
     address: nearestFrame(track.times, rep.events.find((e) => e.name === "address")?.t ?? rep.series.t[0]!),
   }), [track, hand, series, limits, scale, rep]);
+  const burn = useMemo(() => {
+    const [first, last] = play.loop ?? range;
+    return {
+      drawn, filmSecondsPerMs: filmRate / 1000, range: [first, last] as const, rate: slow ? 0.25 : 1, parts: [...parts],
+      view: feet ? feetView(track, ...range) : viewOf(track),
+      title: `Rep ${rep.number}${rep.drill ? `, ${rep.drill.toLowerCase()}` : ""}${rep.verdict ? `: ${WORDS[rep.verdict.result].toLowerCase()}${rep.verdict.cue ? `, ${rep.verdict.cue.words.toLowerCase()}` : ""}` : ""}`,
+      told: Array.from({ length: last - first + 1 }, (_, k) => nearestWords(rep, track.times[first + k]!)),
+    };
+  }, [drawn, filmRate, play.loop, range, slow, parts, feet, track, rep]);
   const loopHere = useCallback(() => {
     const about = times[nearestFrame(times, ms)];
     setLoop(play.loop || about === undefined ? null : [nearestFrame(track.times, about - LOOP_MS), nearestFrame(track.times, about + LOOP_MS)]);
@@ -113,13 +125,14 @@ export function Viewer({ rep, track, filmRate, scale, start, wanted, shown, undo
       </div>
       <fieldset className="mt-2 flex flex-wrap gap-x-4">
         <legend className="sr-only">Drawn over the film</legend>
-        {PARTS.filter((p) => p !== "limits" || limits.length > 0).map((p) => (
+        {PARTS.filter((p) => (p !== "limits" || limits.length > 0) && (p !== "weight" || (series.com && scale))).map((p) => (
           <label key={p} className="inline-flex min-h-11 items-center gap-2 text-[15px]">
             <input type="checkbox" className="size-5 accent-ink" checked={parts.has(p)} onChange={(e) => setParts(new Set(e.target.checked ? [...parts, p] : [...parts].filter((q) => q !== p)))} />
             {PART_WORDS[p]}
           </label>
         ))}
       </fieldset>
+      {!lost && <SaveFilm src={`/api/clips/${rep.clip.sha256}`} name={repFileName(rep)} frame={frame} burn={burn} />}
       <Dialog.Root open={help} onOpenChange={setHelp}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
