@@ -1,8 +1,12 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { whoever } from "@/app/whoever";
+import { drillOf } from "@/server/drills/ownDrills";
+import { playedMovement } from "@/server/drills/played";
+import { bestRep } from "@/server/reps/best";
+import { ownSwings } from "@/server/reps/ownSwings";
 import { findRep, type RepDetail } from "@/server/reps/queries";
-import { CompareView } from "@/ui/compare/compareView";
+import { CompareView, type Beside } from "@/ui/compare/compareView";
 import { Button } from "@/ui/kit/button";
 
 export const metadata: Metadata = { title: "Compare" };
@@ -10,11 +14,15 @@ export const metadata: Metadata = { title: "Compare" };
 /** More lines than this can't be told apart. */
 const MOST = 4;
 
-export default async function ComparePage({ searchParams }: { searchParams: Promise<{ reps?: string }> }) {
-  const { db } = await whoever();
-  const ids = [...new Set(((await searchParams).reps ?? "").split(",").filter(Boolean))].slice(0, MOST);
+export default async function ComparePage({ searchParams }: { searchParams: Promise<{ reps?: string; target?: string }> }) {
+  const { db, golfer } = await whoever();
+  const { reps: asked, target: withTarget } = await searchParams;
+  const ids = [...new Set((asked ?? "").split(",").filter(Boolean))].slice(0, withTarget ? MOST - 1 : MOST);
   const reps = (await Promise.all(ids.map((id) => findRep(db, id)))).filter((r): r is RepDetail => r !== null);
-  if (reps.length < 2)
+  const [first] = reps;
+  const movement = first && (await targetOf(db, first));
+  const target = withTarget && movement ? { series: movement.series, events: movement.events, checks: movement.checks } : null;
+  if (!first || reps.length + (target ? 1 : 0) < 2)
     return (
       <>
         <p className="mt-5 text-[15px] text-ink-2">Where do they part?</p>
@@ -23,5 +31,20 @@ export default async function ComparePage({ searchParams }: { searchParams: Prom
         <Button look="main" asChild><Link href="/reps">See the reps</Link></Button>
       </>
     );
-  return <CompareView key={reps.map((r) => r.id).join()} reps={reps} />;
+  const to = (more: string[], t: boolean) => `/compare?reps=${[...reps.map((r) => r.id), ...more].join(",")}${t ? "&target=1" : ""}`;
+  const room = reps.length + (target ? 1 : 0) < MOST;
+  const here = (id: string | null | undefined): id is string => typeof id === "string" && reps.every((r) => r.id !== id);
+  const [best, [swing]] = await Promise.all([first.drillId && first.stage ? bestRep(db, golfer.id, first.drillId, first.stage.id) : null, ownSwings(db, golfer.id)]);
+  const besides: Beside[] = room ? [
+    ...(movement && !target ? [{ words: "the target", href: to([], true) }] : []),
+    ...(here(best) ? [{ words: "your best", href: to([best], target !== null) }] : []),
+    ...(here(swing?.id) && swing.id !== best ? [{ words: "your latest normal swing", href: to([swing.id], target !== null) }] : []),
+  ] : [];
+  return <CompareView key={`${reps.map((r) => r.id).join()}${target ? " target" : ""}`} reps={reps} target={target} besides={besides} />;
+}
+
+/** The movement that a rep's stage asks for, as the rep's golfer would do it; null where there is none. */
+async function targetOf(db: Awaited<ReturnType<typeof whoever>>["db"], { drillId, stage, statureCm, hand }: RepDetail) {
+  const drill = drillId && stage ? await drillOf(db, drillId) : null;
+  return drill?.stages.some((s) => s.id === stage!.id) ? playedMovement(drill, stage!.id, null, { statureCm, hand }) : null;
 }

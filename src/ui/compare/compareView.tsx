@@ -4,37 +4,34 @@ import Link from "next/link";
 import { useMemo, useState } from "react";
 import { differences, type Difference } from "@/core/practice/compare";
 import { CATALOGUE } from "@/core/measures/catalogue";
-import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit, toldAs, type Units } from "@/ui/kit/units";
 import { Films } from "./films";
-import { Overlaid, type Laid } from "./overlaid";
-
-const dayOf = (at: Date): string => new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone: "UTC" }).format(new Date(at));
-
-/** Reps by names that tell them apart: of one bout by number, else with the day. */
-export function namesOf(reps: readonly RepDetail[]): string[] {
-  const oneBout = reps.every((r) => r.boutReps.includes(reps[0]!.id));
-  const short = reps.map((r) => (oneBout ? `rep ${r.number}` : `${r.drillId === reps[0]!.drillId ? "" : `${r.drill ?? "measured"}, `}rep ${r.number}, ${dayOf(r.boutStartedAt)}`));
-  // Two bouts of one day have the hour too.
-  return short.map((name, i) => (short.indexOf(name) === i && short.lastIndexOf(name) === i ? name : `${name}, ${new Date(reps[i]!.boutStartedAt).toISOString().slice(11, 16)}`));
-}
+import { comparedOf, type TargetMovement } from "./compared";
+import { Overlaid } from "./overlaid";
 
 /** A measure as the drill calls it, else as everybody does. */
 const nameOf = (rep: RepDetail, measure: Difference["measure"]): string => rep.stage?.checks.find((c) => c.measure === measure)?.name ?? CATALOGUE[measure].name;
 
+/** What else can be laid beside what is compared. */
+export interface Beside {
+  words: string;
+  href: string;
+}
+
 /** Where reps part: laid over each other, and their differences in words, the surest first. */
-export function CompareView({ reps }: { reps: readonly RepDetail[] }) {
-  const [one, ...others] = reps as [RepDetail, ...RepDetail[]];
-  const names = namesOf(reps);
+export function CompareView({ reps, target, besides }: { reps: readonly RepDetail[]; target: TargetMovement | null; besides: readonly Beside[] }) {
+  const [one] = reps as [RepDetail, ...RepDetail[]];
+  const compared = useMemo(() => comparedOf(reps, target), [reps, target]);
+  const others = compared.slice(1);
+  const names = compared.map((c) => c.name);
   const [against, setAgainst] = useState(0);
   const [aligned, setAligned] = useState(true);
   const [films, setFilms] = useState(false);
   const other = others[against]!;
-  const all = useMemo(() => differences(one.measures, other.measures, one.stage?.checks.map((c) => c.measure) ?? []), [one, other]);
-  const laid = useMemo<Laid[]>(() => reps.map((r, k) => ({ name: names[k]!, series: r.series, hand: r.hand, events: eventTimes(r.events) })), [reps, names]);
+  const all = differences(one.measures, other.measures, one.stage?.checks.map((c) => c.measure) ?? []);
   const sure = all.filter((d) => d.doubts > 1);
   const alike = all.filter((d) => d.doubts <= 1);
   return (
@@ -44,10 +41,11 @@ export function CompareView({ reps }: { reps: readonly RepDetail[] }) {
           <p className="text-[15px] text-ink-2">Where do they part? {one.drill ?? "Measured"}</p>
           <h1 className="mt-1 text-[34px] md:text-[46px]">{sure[0] ? nameOf(one, sure[0].measure) : "The same, as far as the film can tell"}</h1>
           <p className="mt-1 text-[20px]">
-            {reps.map((r, k) => (
-              <span key={r.id}>{k === 1 ? " against " : k > 1 ? " and " : ""}<Link className="font-semibold underline underline-offset-4" href={`/reps/${r.id}`}>{names[k]}</Link>{r.verdict && <VerdictGlyph name={glyphOf(r.verdict.result)} size={18} className="ml-1 inline" />}{r.verdict && <span className="sr-only"> ({WORDS[r.verdict.result]})</span>}</span>
+            {compared.map((c, k) => (
+              <span key={c.id}>{k === 1 ? " against " : k > 1 ? " and " : ""}{c.href ? <Link className="font-semibold underline underline-offset-4" href={c.href}>{c.name}</Link> : <strong>{c.name}</strong>}{c.result && <VerdictGlyph name={glyphOf(c.result)} size={18} className="ml-1 inline" />}{c.result && <span className="sr-only"> ({WORDS[c.result]})</span>}</span>
             ))}.
           </p>
+          {besides.length > 0 && <p className="mt-1 text-[15px]">Lay beside it: {besides.map((b, k) => <span key={b.href}>{k > 0 && ", "}<Link className="underline underline-offset-4" href={b.href}>{b.words}</Link></span>)}.</p>}
         </div>
         <div className="flex flex-wrap gap-3">
           <Button onClick={() => setAligned((a) => !a)} aria-pressed={!aligned}>{aligned ? "In their own time" : "Aligned by events"}</Button>
@@ -56,13 +54,13 @@ export function CompareView({ reps }: { reps: readonly RepDetail[] }) {
       </div>
       {films && <Films reps={reps} names={names} aligned={aligned} />}
       <div className="mt-6 grid gap-x-12 gap-y-10 lg:grid-cols-[480px_1fr]">
-        <Overlaid reps={laid} aligned={aligned} />
+        <Overlaid reps={compared} aligned={aligned} />
         <section>
           <h2 className="text-[23px]">What differs, surest first</h2>
           {others.length > 1 && (
             <label className="mt-2 block text-[15px]">{names[0]} against{" "}
               <select className="min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3" value={against} onChange={(e) => setAgainst(Number(e.target.value))}>
-                {others.map((o, k) => <option key={o.id} value={k}>{names[k + 1]}</option>)}
+                {others.map((o, k) => <option key={o.id} value={k}>{o.name}</option>)}
               </select>
             </label>
           )}
