@@ -23,7 +23,7 @@ export function RepStrip({ data, size = FILM, onlyGate, asked = false, few = siz
   const tiny = size.width <= TINY.width;
   const lines = few ? ["top", "impact"] : ["address", "handStart", "midBack", "top", "impact", "finish"];
   return (
-    <svg viewBox={`0 0 ${size.width} ${size.height}`} width={size.width} height={size.height} role={names ? "group" : "img"} aria-label={label} className="block overflow-hidden bg-paper">
+    <svg viewBox={`0 0 ${size.width} ${size.height}`} width={size.width} height={size.height} {...(label ? { role: names ? "group" : "img", "aria-label": label } : { "aria-hidden": true })} className="block overflow-hidden bg-paper">
       {data.series.behind ? <Ground {...{ data, s, size }} /> : (
         <>
           <Water {...{ data, s, size }} />
