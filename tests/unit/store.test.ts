@@ -15,20 +15,17 @@ import type { Correction } from "@/core/reps/corrections";
 import { correctRep, NoSuchRepError } from "@/server/reps/correct";
 import { stageReps } from "@/server/reps/stageReps";
 import { clip, correction, golfer, rep, verdict } from "@/server/db/schema";
-import { findRep, listBouts } from "@/server/reps/queries";
+import { listBouts } from "@/server/reps/bouts";
+import { findRep } from "@/server/reps/queries";
 import { saveReps } from "@/server/reps/saveReps";
+import { endStores, freshStore } from "./freshStore";
 
 const sha = (b: Buffer | Uint8Array) => createHash("sha256").update(b).digest("hex");
 let dir: string;
-const before = process.env.KINGFISHER_DATA;
-beforeAll(() => {
-  dir = process.env.KINGFISHER_DATA = mkdtempSync(path.join(os.tmpdir(), "kingfisher-test-"));
+beforeAll(async () => {
+  ({ dir } = await freshStore());
 });
-afterAll(async () => {
-  await closeDatabase();
-  rmSync(dir, { recursive: true, force: true });
-  process.env.KINGFISHER_DATA = before;
-});
+afterAll(endStores);
 
 describe("the data directory", () => {
   it("is refused to a second process, and taken over from one that is gone", () => {
@@ -159,11 +156,11 @@ describe("reps", () => {
 });
 
 it("a kill at any moment loses no acknowledged rep", async () => {
+  await freshStore();
   await closeDatabase();
-  const killed = mkdtempSync(path.join(os.tmpdir(), "kingfisher-kill-"));
   const acked: string[] = [];
   for (const after of [1, 3]) {
-    const child = fork("tests/unit/writeReps.ts", { execArgv: ["--import", "tsx"], env: { ...process.env, KINGFISHER_DATA: killed } });
+    const child = fork("tests/unit/writeReps.ts", { execArgv: ["--import", "tsx"], env: process.env });
     const now: string[] = [];
     await new Promise<void>((resolve) => {
       child.on("message", (id: string) => {
@@ -175,12 +172,8 @@ it("a kill at any moment loses no acknowledged rep", async () => {
     expect(now.length).toBeGreaterThanOrEqual(after);
     acked.push(...now);
   }
-  process.env.KINGFISHER_DATA = killed;
   const db = await database();
   const kept = new Set((await db.select({ id: rep.id }).from(rep)).map((r) => r.id));
   expect(acked.filter((id) => !kept.has(id))).toEqual([]);
   expect((await db.select().from(clip)).length).toBeGreaterThan(0);
-  await closeDatabase();
-  process.env.KINGFISHER_DATA = dir;
-  rmSync(killed, { recursive: true, force: true });
 });

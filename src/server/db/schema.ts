@@ -5,7 +5,9 @@ import type { Correction } from "../../core/reps/corrections";
 import type { Problem } from "../../core/scene/scene";
 import { STANCES } from "../../core/choose/reach";
 import type { Drill } from "../../core/drills";
-import type { Styles } from "../../core/drills/drill";
+import type { Styles, SymptomId } from "../../core/drills/drill";
+import type { Flight } from "../../core/practice/flight";
+import type { KeptBout, WeekRoom } from "../../core/practice/plan/week";
 
 const id = () => text("id").primaryKey();
 const created = () => timestamp("created_at", { withTimezone: true }).notNull().defaultNow();
@@ -25,6 +27,14 @@ export const golfer = pgTable("golfer", {
   styles: jsonb("styles").$type<Styles>().notNull().default({}),
   /** The drills whose cautions have been read, with when. */
   cautionsRead: jsonb("cautions_read").$type<Record<string, string>>().notNull().default({}),
+  /** What they want to mend: rows of symptoms. */
+  goals: jsonb("goals").$type<SymptomId[]>().notNull().default([]),
+  /** What drills take and they have nothing for. */
+  lacks: jsonb("lacks").$type<string[]>().notNull().default([]),
+  /** What each day of a week has room for, Monday first; null until it was asked. */
+  week: jsonb("week").$type<WeekRoom>(),
+  /** What is sore, and since when; null: nothing. */
+  sore: jsonb("sore").$type<{ part: string; since: string }>(),
   /** Made up, for trying the program out. */
   sample: boolean("sample").notNull().default(false),
   createdAt: created(),
@@ -35,6 +45,8 @@ export const session = pgTable("session", {
   golferId: text("golfer_id").notNull().references(() => golfer.id),
   startedAt: timestamp("started_at", { withTimezone: true }).notNull(),
   place: text("place"),
+  weather: text("weather"),
+  note: text("note"),
 }, (t) => [index("session_golfer").on(t.golferId, t.startedAt)]);
 
 /** A golfer's own copy of a drill: its latest version is the one in use. */
@@ -63,7 +75,50 @@ export const bout = pgTable("bout", {
   drillVersionId: text("drill_version_id").references(() => drillVersion.id),
   stageId: text("stage_id"),
   startedAt: timestamp("started_at", { withTimezone: true }).notNull(),
-}, (t) => [index("bout_session").on(t.sessionId, t.startedAt)]);
+  /** Whose, of which drill, and on which day there: as the session and the version say, for lists and trends. */
+  golferId: text("golfer_id").notNull().references(() => golfer.id),
+  drillId: text("drill_id"),
+  day: text("day").notNull(),
+  club: text("club"),
+  ball: text("ball"),
+  note: text("note"),
+  tags: jsonb("tags").$type<string[]>().notNull().default([]),
+  /** Share on the lead foot as it felt, %. */
+  feltShare: doublePrecision("felt_share"),
+  /** What the ball did. */
+  flight: jsonb("flight").$type<Flight>(),
+  /** How often a prop was touched or fell. */
+  touched: integer("touched"),
+  /** Of a bout without film: what the golfer counted. */
+  byHand: boolean("by_hand").notNull().default(false),
+  /** Its reps that are not in the bin: how many, and what was said of them; kept up with every change. Of one without film what the golfer counted. */
+  done: integer("done").notNull().default(0),
+  passed: integer("passed").notNull().default(0),
+  failed: integer("failed").notNull().default(0),
+  notJudged: integer("not_judged").notNull().default(0),
+  /** In the bin since then. */
+  removedAt: timestamp("removed_at", { withTimezone: true }),
+}, (t) => [index("bout_session").on(t.sessionId, t.startedAt), index("bout_log").on(t.golferId, t.startedAt), index("bout_drill").on(t.golferId, t.drillId, t.day)]);
+
+/** The middle and the quartiles of a bout's reps in each measure; kept up with every change. */
+export const boutMeasure = pgTable("bout_measure", {
+  boutId: text("bout_id").notNull().references(() => bout.id, { onDelete: "cascade" }),
+  measureId: text("measure_id").notNull(),
+  n: integer("n").notNull(),
+  low: doublePrecision("low").notNull(),
+  middle: doublePrecision("middle").notNull(),
+  high: doublePrecision("high").notNull(),
+  /** Middle of its standard uncertainties. */
+  u: doublePrecision("u").notNull(),
+}, (t) => [primaryKey({ columns: [t.boutId, t.measureId] })]);
+
+/** A golfer's week as planned, with what became of each bout. */
+export const plan = pgTable("plan", {
+  golferId: text("golfer_id").notNull().references(() => golfer.id),
+  monday: text("monday").notNull(),
+  bouts: jsonb("bouts").$type<KeptBout[]>().notNull(),
+  createdAt: created(),
+}, (t) => [primaryKey({ columns: [t.golferId, t.monday] })]);
 
 /** A clip by the sha-256 of its bytes; the film itself is a file beside the database, if it was kept. */
 export const clip = pgTable("clip", {
@@ -91,6 +146,8 @@ export const rep = pgTable("rep", {
   problems: jsonb("problems").$type<Problem[]>().notNull(),
   series: jsonb("series").$type<RepSeries>(),
   createdAt: created(),
+  /** In the bin since then. */
+  removedAt: timestamp("removed_at", { withTimezone: true }),
 }, (t) => [index("rep_bout").on(t.boutId, t.createdAt), uniqueIndex("rep_once").on(t.boutId, t.clipSha256, t.index)]);
 
 export const event = pgTable("event", {

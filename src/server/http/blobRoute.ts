@@ -1,6 +1,7 @@
 import { Readable } from "node:stream";
 import type { ReadableStream as WebStream } from "node:stream/web";
 import { BlobMismatchError, blobPath, blobSize, putBlob, readBlob, type BlobKind } from "../blobs/blobs";
+import { storeTrouble } from "../storeTrouble";
 
 type Context = { params: Promise<{ sha256: string }> };
 
@@ -22,9 +23,8 @@ export function blobRoute(kind: BlobKind, type: string) {
         return new Response(null, { status: 201 });
       } catch (error) {
         if (error instanceof BlobMismatchError) return bad(`${error.message}. Send it again.`, 422);
-        const code = (error as NodeJS.ErrnoException).code;
-        if (code === "ENOSPC") return bad("The disk is full. Free some space; the clip is still on the phone.", 507);
-        return bad("The file could not be stored. Send it again.", 500);
+        const trouble = storeTrouble(error);
+        return bad(trouble?.message ?? "The file could not be stored. Send it again.", trouble?.status ?? 500);
       }
     },
     async GET(request: Request, { params }: Context): Promise<Response> {

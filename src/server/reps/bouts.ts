@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, type SQL } from "drizzle-orm";
 import type { Stage } from "../../core/drills";
 import type { Verdict } from "../../core/judge/verdict";
 import type { GlanceRep } from "../../core/practice/glance";
@@ -27,6 +27,9 @@ export interface BoutCard {
   drillId: string | null;
   drill: string | null;
   stage: Stage | null;
+  /** Counted by the golfer, without film; and how many. */
+  byHand: boolean;
+  done: number;
   reps: RepCard[];
 }
 
@@ -39,15 +42,19 @@ export interface LookedOver {
 }
 
 const boutRows = (db: Db, which: SQL | undefined) => db
-  .select({ id: bout.id, sessionId: session.id, startedAt: bout.startedAt, place: session.place, definition: drillVersion.definition, stageId: bout.stageId })
+  .select({ id: bout.id, sessionId: session.id, startedAt: bout.startedAt, place: session.place, definition: drillVersion.definition, stageId: bout.stageId, byHand: bout.byHand, done: bout.done })
   .from(bout)
   .innerJoin(session, eq(bout.sessionId, session.id))
   .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
-  .where(which);
+  .where(and(which, isNull(bout.removedAt)));
 
 /** A golfer's bouts with their reps, latest first. */
 export const listBouts = async (db: Db, golferId: string, limit: number, offset = 0): Promise<BoutCard[]> =>
   (await withReps(db, await boutRows(db, eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(limit).offset(offset))).map((b) => b.bout);
+
+/** Some bouts of a golfer's with their reps, by id. */
+export const boutsById = async (db: Db, golferId: string, ids: readonly string[]): Promise<Map<string, BoutCard>> =>
+  new Map(ids.length ? (await withReps(db, await boutRows(db, and(inArray(bout.id, [...ids]), eq(session.golferId, golferId))))).map((b) => [b.bout.id, b.bout] as const) : []);
 
 /** One bout of a golfer's; null when there is none. */
 export async function findBout(db: Db, golferId: string, id: string): Promise<LookedOver | null> {
@@ -75,7 +82,7 @@ async function withReps(db: Db, bouts: BoutRows) {
     .innerJoin(clip, eq(rep.clipSha256, clip.sha256))
     .leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
     .leftJoin(overruled, and(eq(overruled.repId, rep.id), eq(overruled.by, "golfer")))
-    .where(inArray(rep.boutId, bouts.map((b) => b.id)))
+    .where(and(inArray(rep.boutId, bouts.map((b) => b.id)), isNull(rep.removedAt)))
     .orderBy(asc(rep.createdAt), asc(rep.index));
   const byBout = groups(rows, (r) => r.boutId);
   return bouts.map(({ definition, stageId, ...b }) => {

@@ -9,6 +9,7 @@ import { toldEvents } from "../../core/toldEvents";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { bout, correction, drillVersion, event, measure, rep, session, verdict } from "../db/schema";
+import { recount } from "../practice/recount";
 import { verdictRow } from "./rows";
 
 /** There is no such rep of this golfer's. */
@@ -74,6 +75,7 @@ async function corrected(db: Db, golferId: string, repId: string, list: readonly
     }
     await tx.delete(verdict).where(and(eq(verdict.repId, repId), eq(verdict.by, "golfer")));
     if (overruled) await tx.insert(verdict).values({ repId, by: "golfer", result: overruled.now, reasonCode: "overruled", reasonMessage: overruled.reason, actions: [], checks: [] });
+    await recount(tx as unknown as Db, row.rep.boutId);
   });
   return again;
 }

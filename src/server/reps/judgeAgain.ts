@@ -4,7 +4,8 @@ import { judgeAgain, type KeptRep } from "../../core/practice/judgeAgain";
 import type { Db } from "../db/open";
 import { bout, drillVersion, measure, rep, session, verdict } from "../db/schema";
 import { keepDrillVersion } from "../drills/ownDrills";
-import { groups, toMeasured, verdictRow } from "./rows";
+import { recount } from "../practice/recount";
+import { groups, there, toMeasured, verdictRow } from "./rows";
 
 /** A kept rep with where it belongs. */
 export interface JudgedRep extends KeptRep {
@@ -20,7 +21,7 @@ export async function judgedReps(db: Db, golferId: string, drillId: string, most
   const rows = await db.select({ rep, verdict, stageId: bout.stageId, drillId: drillVersion.drillId, version: drillVersion.version }).from(rep)
     .innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id)).innerJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
     .innerJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
-    .where(and(eq(session.golferId, golferId), eq(drillVersion.drillId, drillId))).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
+    .where(and(eq(session.golferId, golferId), eq(drillVersion.drillId, drillId), there)).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
   if (!rows.length) return [];
   const measures = groups(await db.select().from(measure).where(inArray(measure.repId, rows.map((r) => r.rep.id))), (m) => m.repId);
   return rows.map((r) => ({
@@ -41,7 +42,9 @@ export async function judgeAllAgain(db: Db, golferId: string, drill: Drill): Pro
     const id = await keepDrillVersion(tx as unknown as Db, drill);
     const again = drill.stages.flatMap((stage) => reps.filter((r) => r.stageId === stage.id).map((r) => ({ r, v: judgeAgain(stage, r) })));
     for (const { r, v } of again) await tx.update(verdict).set(verdictRow(v)).where(and(eq(verdict.repId, r.id), eq(verdict.by, "computed")));
-    await tx.update(bout).set({ drillVersionId: id }).where(inArray(bout.id, [...new Set(again.map(({ r }) => r.boutId))]));
+    const bouts = [...new Set(again.map(({ r }) => r.boutId))];
+    await tx.update(bout).set({ drillVersionId: id }).where(inArray(bout.id, bouts));
+    for (const boutId of bouts) await recount(tx as unknown as Db, boutId);
     return again.filter(({ r, v }) => v.result !== r.result).length;
   });
 }

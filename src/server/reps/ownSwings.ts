@@ -2,7 +2,7 @@ import { and, asc, desc, eq, inArray, isNull, notInArray, or, type SQL } from "d
 import type { Measured } from "../../core/judge/verdict";
 import type { Db } from "../db/open";
 import { bout, drillVersion, measure, rep, session } from "../db/schema";
-import { groups, toMeasured } from "./rows";
+import { groups, there, toMeasured } from "./rows";
 
 export interface OwnRep {
   id: string;
@@ -27,13 +27,13 @@ export const repsOfDrill = (db: Db, golferId: string, drillId: string, most: num
 /** Id of the drill that the golfer did last, the baselines apart; null before the first. */
 export async function lastDrill(db: Db, golferId: string): Promise<string | null> {
   const [row] = await db.select({ drillId: drillVersion.drillId }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).innerJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
-    .where(and(eq(session.golferId, golferId), notInArray(drillVersion.drillId, [BASELINE, "transfer-check"]))).orderBy(desc(bout.startedAt)).limit(1);
+    .where(and(eq(session.golferId, golferId), isNull(bout.removedAt), notInArray(drillVersion.drillId, [BASELINE, "transfer-check"]))).orderBy(desc(bout.startedAt)).limit(1);
   return row?.drillId ?? null;
 }
 
 async function latestReps(db: Db, which: SQL | undefined, most: number): Promise<OwnRep[]> {
   const rows = await db.select({ id: rep.id, at: rep.createdAt, stageId: bout.stageId }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id))
-    .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id)).where(which).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
+    .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id)).where(and(which, there)).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
   if (!rows.length) return [];
   const found = await db.select().from(measure).where(inArray(measure.repId, rows.map((r) => r.id)));
   const byRep = groups(found, (m) => m.repId);

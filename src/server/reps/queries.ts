@@ -1,4 +1,4 @@
-import { asc, eq } from "drizzle-orm";
+import { and, asc, eq, isNull, or } from "drizzle-orm";
 import type { RepSeries } from "../../core/analyse";
 import type { Drill, Stage } from "../../core/drills";
 import { toldOf, type Measured, type Told, type Verdict } from "../../core/judge/verdict";
@@ -58,7 +58,7 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     .where(eq(rep.id, id));
   if (!row || !row.rep.series) return null;
   const [siblings, events, measures, verdicts, corrections] = await Promise.all([
-    db.select({ id: rep.id }).from(rep).where(eq(rep.boutId, row.bout.id)).orderBy(asc(rep.createdAt), asc(rep.index)),
+    db.select({ id: rep.id }).from(rep).where(and(eq(rep.boutId, row.bout.id), or(isNull(rep.removedAt), eq(rep.id, id)))).orderBy(asc(rep.createdAt), asc(rep.index)),
     db.select().from(event).where(eq(event.repId, id)).orderBy(asc(event.t)),
     db.select().from(measure).where(eq(measure.repId, id)),
     db.select().from(verdict).where(eq(verdict.repId, id)),

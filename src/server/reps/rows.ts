@@ -1,9 +1,13 @@
+import { and, isNull } from "drizzle-orm";
 import { alias } from "drizzle-orm/pg-core";
 import type { Measured, Verdict } from "../../core/judge/verdict";
-import { verdict, type measure } from "../db/schema";
+import { bout, rep, verdict, type measure } from "../db/schema";
 
 /** The golfer's own verdicts, where they overrule the program's. */
 export const overruled = alias(verdict, "overruled");
+
+/** Neither the rep nor its bout is in the bin. */
+export const there = and(isNull(rep.removedAt), isNull(bout.removedAt));
 
 /** Rows by a key of theirs, in their order. */
 export function groups<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {

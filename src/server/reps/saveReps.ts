@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
-import { and, desc, eq, gt } from "drizzle-orm";
+import { and, desc, eq, gt, isNull } from "drizzle-orm";
 import { ALGORITHM_VERSION, analyse, middleMs, type AnalysedRep, type Analysis } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
@@ -11,6 +11,8 @@ import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
 import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { localDay } from "../practice/localDay";
+import { recount } from "../practice/recount";
 import { measureRows } from "./correct";
 import { verdictRow } from "./rows";
 
@@ -75,6 +77,7 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
       if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ ...toldOf(live), actions: [], checks: [] }), by: "live" });
     }
+    await recount(tx as unknown as Db, boutId);
     return out;
   });
   return { ids, analysis };
@@ -101,7 +104,11 @@ interface Chosen {
 /** Takes the reps of a clip out of one of a golfer's bouts. */
 export async function takeBackReps(db: Db, golferId: string, boutId: string, clipSha256: string): Promise<void> {
   const [own] = await db.select({ id: bout.id }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).where(and(eq(bout.id, boutId), eq(session.golferId, golferId)));
-  if (own) await db.delete(rep).where(and(eq(rep.boutId, boutId), eq(rep.clipSha256, clipSha256)));
+  if (!own) return;
+  await db.transaction(async (tx) => {
+    await tx.delete(rep).where(and(eq(rep.boutId, boutId), eq(rep.clipSha256, clipSha256)));
+    await recount(tx as unknown as Db, boutId);
+  });
 }
 
 /** What the reps are judged by; null where they are only measured. */
@@ -120,7 +127,7 @@ async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Pr
     .select({ boutId: bout.id, sessionId: session.id, versionId: bout.drillVersionId, stageId: bout.stageId, at: bout.startedAt })
     .from(bout)
     .innerJoin(session, eq(bout.sessionId, session.id))
-    .where(and(eq(session.golferId, request.golferId), gt(session.startedAt, new Date(request.at.getTime() - SESSION_GAP))))
+    .where(and(eq(session.golferId, request.golferId), isNull(bout.removedAt), gt(session.startedAt, new Date(request.at.getTime() - SESSION_GAP))))
     .orderBy(desc(bout.startedAt));
   const same = running.find((b) => b.versionId === versionId && b.stageId === (chosen?.stage.id ?? null) && b.at > since && b.at <= request.at);
   if (same && !request.boutId) return same.boutId;
@@ -130,6 +137,6 @@ async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Pr
     await db.insert(session).values({ id: sessionId, golferId: request.golferId, startedAt: request.at, place: request.place ?? null });
   }
   const id = request.boutId ?? randomUUID();
-  await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId: chosen?.stage.id ?? null, startedAt: request.at });
+  await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId: chosen?.stage.id ?? null, startedAt: request.at, golferId: request.golferId, drillId: chosen?.drill.id ?? null, day: localDay(request.at) });
   return id;
 }

@@ -1,0 +1,86 @@
+import { createHash, randomUUID } from "node:crypto";
+import { once } from "node:events";
+import { createReadStream, createWriteStream } from "node:fs";
+import { mkdir, rm } from "node:fs/promises";
+import path from "node:path";
+import { Readable } from "node:stream";
+import { finished } from "node:stream/promises";
+import { configure, TextReader, ZipWriter } from "@zip.js/zip.js";
+import { eq } from "drizzle-orm";
+import type { BackupManifest } from "../../core/formats/backup";
+import { blobSize, readBlob, type BlobKind } from "../blobs/blobs";
+import { dataDir } from "../dataDir";
+import type { Db } from "../db/open";
+import { clip, rep } from "../db/schema";
+import { readRows, schemaNow, TABLES } from "./tables";
+
+configure({ useWebWorkers: false });
+
+/** A backup that is ready to be written. */
+export interface Backup {
+  manifest: BackupManifest;
+  /** Bytes of all that is in it, before it is compressed. */
+  bytes: number;
+  /** Writes it as one ZIP, film by film; takes away what was laid aside for it. @param done told the bytes that are written */
+  stream(done?: (bytes: number) => void): ReadableStream<Uint8Array>;
+}
+
+/** Lays the rows of one instant aside and counts the files: what is saved meanwhile is not in it. */
+export async function openBackup(db: Db): Promise<Backup> {
+  const aside = path.join(dataDir(), "tmp", `backup-${randomUUID()}`);
+  await mkdir(aside, { recursive: true });
+  const fileOf = (table: string) => path.join(aside, `${table}.ndjson`);
+  try {
+    const found = await db.transaction(async (tx) => {
+      const tables: BackupManifest["tables"] = [];
+      for (const name of TABLES) tables.push({ name, ...(await dump(tx as unknown as Db, name, fileOf(name))) });
+      const films = await tx.select({ sha256: clip.sha256 }).from(clip).where(eq(clip.kept, true));
+      const tracks = await tx.selectDistinct({ sha256: rep.trackSha256 }).from(rep);
+      return { tables, clips: films.map((f) => f.sha256), tracks: tracks.map((t) => t.sha256) };
+    }, { isolationLevel: "repeatable read" });
+    const sized = async (kind: BlobKind, names: readonly string[]) => (await Promise.all(names.map(async (sha256) => ({ sha256, bytes: await blobSize(kind, sha256) })))).flatMap(({ sha256, bytes }) => (bytes === null ? [] : [{ sha256, bytes }]));
+    const manifest: BackupManifest = {
+      format: "kingfisher-backup", version: 1, schema: schemaNow(), at: new Date().toISOString(), tables: found.tables, clips: await sized("clips", found.clips), tracks: await sized("tracks", found.tracks),
+    };
+    const bytes = [...manifest.tables, ...manifest.clips, ...manifest.tracks].reduce((sum, f) => sum + f.bytes, 0);
+    return { manifest, bytes, stream: (done) => zipped(manifest, fileOf, () => rm(aside, { recursive: true, force: true }), done) };
+  } catch (error) {
+    await rm(aside, { recursive: true, force: true });
+    throw error;
+  }
+}
+
+async function dump(tx: Db, table: string, file: string): Promise<{ rows: number; bytes: number; sha256: string }> {
+  const out = createWriteStream(file);
+  const hash = createHash("sha256");
+  let [rows, bytes] = [0, 0];
+  for await (const some of readRows(tx, table)) {
+    const text = Buffer.from(`${some.join("\n")}\n`);
+    hash.update(text);
+    rows += some.length;
+    bytes += text.length;
+    if (!out.write(text)) await once(out, "drain");
+  }
+  out.end();
+  await finished(out);
+  return { rows, bytes, sha256: hash.digest("hex") };
+}
+
+function zipped(manifest: BackupManifest, rowsFile: (table: string) => string, end: () => Promise<void>, done?: (bytes: number) => void): ReadableStream<Uint8Array> {
+  const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
+  const zip = new ZipWriter(writable, { zip64: true, lastModDate: new Date(manifest.at) });
+  void (async () => {
+    let written = 0;
+    const put = async (name: string, bytes: number, from: Readable, level: number) => {
+      await zip.add(name, Readable.toWeb(from) as ReadableStream<Uint8Array>, { level });
+      done?.((written += bytes));
+    };
+    await zip.add("backup.json", new TextReader(`${JSON.stringify(manifest)}\n`));
+    for (const t of manifest.tables) await put(`rows/${t.name}.ndjson`, t.bytes, createReadStream(rowsFile(t.name)), 6);
+    for (const t of manifest.tracks) await put(`tracks/${t.sha256}`, t.bytes, readBlob("tracks", t.sha256), 6);
+    // Film is compressed as it is.
+    for (const c of manifest.clips) await put(`clips/${c.sha256}`, c.bytes, readBlob("clips", c.sha256), 0);
+    await zip.close();
+  })().catch((error: unknown) => writable.abort(error).catch(() => undefined)).finally(end);
+  return readable;
+}

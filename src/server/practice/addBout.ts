@@ -1,0 +1,40 @@
+import { randomUUID } from "node:crypto";
+import { and, desc, eq, gt, lte } from "drizzle-orm";
+import { z } from "zod";
+import { stageOf } from "../../core/drills";
+import type { Db } from "../db/open";
+import { bout, session } from "../db/schema";
+import { drillOf, keepDrillVersion } from "../drills/ownDrills";
+import { localDay } from "./localDay";
+
+/** A bout that nobody filmed, as the golfer counted it. */
+export const countedBout = z.object({
+  drillId: z.string().min(1).max(60), stageId: z.string().min(1).max(80), at: z.coerce.date(), place: z.string().trim().max(60).transform((s) => s || null).nullable(),
+  done: z.number().int().min(1, "Say how many reps.").max(2000), passed: z.number().int().min(0).nullable(), note: z.string().trim().max(2000).transform((s) => s || null).nullable(),
+}).refine((b) => b.passed === null || b.passed <= b.done, { path: ["passed"], error: "No more can pass than were done." }).refine((b) => b.at.getTime() <= Date.now() + 60_000, { path: ["at"], error: "That is still to come." });
+export type CountedBout = z.infer<typeof countedBout>;
+
+/** Bouts nearer together than this are one session's, ms. */
+const SESSION_GAP = 3 * 3600_000;
+
+/**
+ * Keeps it: reps that were done; passes are noted, but no stage is reached by them, for nothing was judged (DRILLS, unlocks count judged
+ * reps).
+ *
+ * @throws RangeError for a stage that does not exist
+ */
+export async function addCountedBout(db: Db, golferId: string, { drillId, stageId, at, place, done, passed, note }: CountedBout): Promise<string> {
+  const drill = await drillOf(db, drillId);
+  if (!drill) throw new RangeError("There is no such drill.");
+  const stage = stageOf(drill, stageId);
+  const id = randomUUID();
+  await db.transaction(async (tx) => {
+    const [near] = await tx.select({ id: session.id }).from(session).where(and(eq(session.golferId, golferId), gt(session.startedAt, new Date(at.getTime() - SESSION_GAP)), lte(session.startedAt, at))).orderBy(desc(session.startedAt)).limit(1);
+    const sessionId = near?.id ?? randomUUID();
+    if (!near) await tx.insert(session).values({ id: sessionId, golferId, startedAt: at, place });
+    await tx.insert(bout).values({
+      id, sessionId, golferId, drillVersionId: await keepDrillVersion(tx as unknown as Db, drill), drillId: drill.id, stageId: stage.id, startedAt: at, day: localDay(at), note, byHand: true, done, passed: passed ?? 0, failed: passed === null ? 0 : done - passed, notJudged: 0,
+    });
+  });
+  return id;
+}

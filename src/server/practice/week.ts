@@ -1,0 +1,99 @@
+import { and, asc, eq, gte, isNotNull, isNull, lt, max } from "drizzle-orm";
+import { DRILLS, type Drill } from "../../core/drills";
+import { clashes, type Clash } from "../../core/practice/plan/clashes";
+import { dueOf } from "../../core/practice/plan/due";
+import { planWeek } from "../../core/practice/plan/planWeek";
+import { laterDay, TAKEN_WEEK, type Day, type DayRoom, type Due, type KeptBout } from "../../core/practice/plan/week";
+import type { Db } from "../db/open";
+import { bout, plan } from "../db/schema";
+import { ownDrills } from "../drills/ownDrills";
+import type { Golfer } from "../golfers/golfers";
+import { ownProfile } from "../golfers/ownProfile";
+import { stageReps } from "../reps/stageReps";
+
+/** A golfer's week: what was planned, what became of it, and what pulls against each other in it. */
+export interface Week {
+  monday: Day;
+  days: DayRoom[];
+  /** In order of days; none before it was planned. */
+  bouts: KeptBout[];
+  clashes: Clash[];
+}
+
+/** The Monday of a day's week. */
+export const mondayOf = (day: Day): Day => laterDay(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));
+
+export const allDrills = async (db: Db, golfer: Golfer): Promise<Drill[]> => [...DRILLS, ...(await ownDrills(db, golfer.id))];
+
+/** What a golfer should do, the most wanted first. */
+export async function dueFor(db: Db, golfer: Golfer): Promise<Due[]> {
+  const drills = await allDrills(db, golfer);
+  const done = await db.select({ id: bout.drillId, day: max(bout.day) }).from(bout).where(and(eq(bout.golferId, golfer.id), isNull(bout.removedAt), isNotNull(bout.drillId))).groupBy(bout.drillId);
+  const ids = done.flatMap((d) => d.id ?? []);
+  const [reps, { profile }] = await Promise.all([stageReps(db, golfer.id, ids), ownProfile(db, golfer)]);
+  return dueOf({
+    drills, reps, last: new Map(done.flatMap((d) => (d.id && d.day ? [[d.id, d.day] as const] : []))), goals: golfer.goals, suggestions: profile?.suggestions ?? [], styles: profile?.styles ?? golfer.styles,
+    hasGear: (d) => d.gear.every((g) => !golfer.lacks.includes(g.name)),
+  });
+}
+
+const roomOf = (golfer: Golfer, monday: Day, today: Day): DayRoom[] => (golfer.week ?? TAKEN_WEEK).map((r, i) => {
+  const day = laterDay(monday, i);
+  return { ...r, day, ...(golfer.sore && day >= today ? { easy: true } : {}) };
+});
+
+/** The week as it is kept, with what was really done. */
+export async function weekOf(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
+  const [kept] = await db.select().from(plan).where(and(eq(plan.golferId, golfer.id), eq(plan.monday, monday)));
+  const bouts = kept ? withDone(kept.bouts, await doneIn(db, golfer.id, monday)) : [];
+  const drills = await allDrills(db, golfer);
+  return { monday, days: roomOf(golfer, monday, today), bouts, clashes: clashes(bouts.filter((b) => b.state !== "skipped"), (id) => drills.find((d) => d.id === id) ?? null) };
+}
+
+/** Plans what is left of a week from what really happened: days that are over, bouts that are done, skipped or were put there by the golfer stay. */
+export async function planAgain(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
+  const before = await weekOf(db, golfer, monday, today);
+  const fixed = before.bouts.filter((b) => b.fixed || b.state !== "planned" || b.day < today);
+  const drills = await allDrills(db, golfer);
+  const stays = new Map(fixed.map((b) => [b.id, b] as const));
+  const planned = planWeek({ days: before.days.filter((d) => d.day >= today), due: await dueFor(db, golfer), fixed: fixed.filter((b) => b.state !== "skipped"), drillOf: (id) => drills.find((d) => d.id === id) ?? null });
+  const bouts = [...planned.map((b): KeptBout => stays.get(b.id) ?? { ...b, state: "planned" }), ...fixed.filter((b) => b.state === "skipped")].sort((a, b) => a.day.localeCompare(b.day));
+  await keepWeek(db, golfer.id, monday, bouts);
+  return weekOf(db, golfer, monday, today);
+}
+
+/** Puts a week's bouts in the place of those that were planned. */
+export async function keepWeek(db: Db, golferId: string, monday: Day, bouts: KeptBout[]): Promise<void> {
+  await db.insert(plan).values({ golferId, monday, bouts }).onConflictDoUpdate({ target: [plan.golferId, plan.monday], set: { bouts } });
+}
+
+interface Done {
+  id: string;
+  day: Day;
+  drillId: string;
+  stageId: string | null;
+  done: number;
+}
+
+async function doneIn(db: Db, golferId: string, monday: Day): Promise<Done[]> {
+  const rows = await db.select({ id: bout.id, day: bout.day, drillId: bout.drillId, stageId: bout.stageId, done: bout.done }).from(bout)
+    .where(and(eq(bout.golferId, golferId), isNull(bout.removedAt), isNotNull(bout.drillId), gte(bout.day, monday), lt(bout.day, laterDay(monday, 7)))).orderBy(asc(bout.startedAt));
+  return rows.map((r) => ({ ...r, drillId: r.drillId! }));
+}
+
+/** A planned bout is done once its drill was done on its day; what was done without being planned stands beside. */
+function withDone(bouts: readonly KeptBout[], done: readonly Done[]): KeptBout[] {
+  const used = new Set<string>();
+  const known = bouts.map((b): KeptBout => {
+    const own = done.filter((d) => d.day === b.day && d.drillId === b.drillId);
+    own.forEach((d) => used.add(d.id));
+    return own.length ? { ...b, state: "done" } : b;
+  });
+  const more = new Map<string, KeptBout>();
+  for (const d of done) {
+    const key = `${d.day} ${d.drillId}`;
+    if (used.has(d.id) || more.has(key)) continue;
+    more.set(key, { id: key, day: d.day, place: "home", drillId: d.drillId, stageId: d.stageId ?? "", sets: 1, reps: d.done, minutes: 0, why: { kind: "goesOn" }, fixed: true, state: "done" });
+  }
+  return [...known, ...more.values()].sort((a, b) => a.day.localeCompare(b.day));
+}
