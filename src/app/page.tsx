@@ -1,8 +1,34 @@
+import type { Metadata } from "next";
 import { redirect } from "next/navigation";
 import { requestDatabase } from "@/server/db/request";
+import { glance } from "@/core/practice/glance";
 import { currentGolfer } from "@/server/golfers/golfers";
+import { localDay } from "@/server/practice/localDay";
+import { allDrills, mondayOf, planAgain, weekOf } from "@/server/practice/week";
+import { latestBout } from "@/server/reps/bouts";
+import { weekDayOf } from "@/ui/kit/dates";
+import { whyWords } from "@/ui/plan/whyWords";
+import { TodayView } from "@/ui/today/todayView";
 
-/** Opens where there is something to do: reps when there is a golfer, else the first questions. */
+export const metadata: Metadata = { title: "Today" };
+
+/** What to do now; before anybody is there, the first questions. */
 export default async function Home() {
-  redirect((await currentGolfer(await requestDatabase())) ? "/reps" : "/begin");
+  const db = await requestDatabase();
+  const golfer = await currentGolfer(db);
+  if (!golfer) redirect("/begin");
+  const today = localDay(new Date());
+  const monday = mondayOf(today);
+  const kept = await weekOf(db, golfer, monday, today);
+  const week = kept.bouts.some((b) => b.state !== "done") ? kept : await planAgain(db, golfer, monday, today);
+  const [drills, last] = await Promise.all([allDrills(db, golfer), latestBout(db, golfer.id)]);
+  const nameOf = (id: string) => drills.find((d) => d.id === id)?.name ?? id;
+  const bouts = week.bouts.filter((b) => b.day === today && b.state !== "skipped").sort((a, b) => Number(b.state === "done") - Number(a.state === "done"));
+  const next = drills.find((d) => d.id === bouts.find((b) => b.state === "planned")?.drillId);
+  return (
+    <TodayView
+      day={weekDayOf(today)} sore={golfer.sore} next={next ? { id: next.id, dose: next.dose, why: next.why } : null} last={last && { bout: last.bout, glance: glance(last.reps, last.bout.stage?.checks.map((c) => c.measure) ?? []) }}
+      bouts={bouts.map((b) => ({ ...b, name: nameOf(b.drillId), stage: drills.find((d) => d.id === b.drillId)?.stages.find((s) => s.id === b.stageId)?.name ?? null, reason: whyWords(b.why, nameOf) }))}
+    />
+  );
 }

@@ -46,6 +46,8 @@ export default async function YouPage() {
         <p className="mt-4">
           <Link href="/begin" className="underline underline-offset-4">Add another golfer</Link>
         </p>
+        <h2 className="mt-8 mb-2 text-[29px]">Your data</h2>
+        <p><Link href="/data" className="underline underline-offset-4">Save all of it, bring a backup back, or remove it for good</Link></p>
       </section>
       <section id="questions" className="scroll-mt-6 md:col-span-2">
         <h2 className="text-[29px]">Where good teachers disagree</h2>

@@ -6,9 +6,12 @@ import { Mark } from "./glyphs";
 import { ThemeSwitch } from "./theme";
 
 const ROOMS = [
+  { href: "/", name: "Today", open: false },
   { href: "/drills", name: "Drills", open: true },
   { href: "/read", name: "Read clips", open: false },
   { href: "/reps", name: "Reps", open: false },
+  { href: "/progress", name: "Progress", open: false },
+  { href: "/plan", name: "Plan", open: false },
 ];
 
 export function Nav({ golferName }: { golferName: string | null }) {
@@ -21,7 +24,7 @@ export function Nav({ golferName }: { golferName: string | null }) {
           Kingfisher
         </Link>
         {ROOMS.filter(({ open }) => open || golferName).map(({ href, name }) => {
-          const here = path.startsWith(href);
+          const here = href === "/" ? path === "/" : path.startsWith(href);
           return (
             <Link key={href} href={href} aria-current={here ? "page" : undefined} className={`flex min-h-13 items-center border-b-4 pt-1 ${here ? "border-ink font-semibold" : "border-transparent hover:border-hair"}`}>
               {name}

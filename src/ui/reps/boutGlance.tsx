@@ -1,13 +1,18 @@
 "use client";
 
 import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { toast } from "sonner";
 import type { Stage } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures/catalogue";
 import type { Glance, WorthALook } from "@/core/practice/glance";
 import type { Problem } from "@/core/scene/problems";
+import type { BoutRow } from "@/server/practice/boutRow";
 import type { BoutCard } from "@/server/reps/bouts";
 import { Button } from "@/ui/kit/button";
 import { longTime } from "@/ui/kit/dates";
+import { useAttempt } from "@/ui/kit/useAttempt";
+import { BoutRowForm } from "@/ui/log/boutRowForm";
 import { changeWords, oddOnes, passedWords } from "./glanceWords";
 import { CompareChosen, SmallStrips, useChosen } from "./smallStrips";
 
@@ -17,11 +22,20 @@ interface Props {
   problems: Record<string, Problem[]>;
   /** The golfer's best rep of that stage. */
   best: string | null;
+  /** What is written beside it, and what the drill asks for there. */
+  row: BoutRow;
+  asked: readonly string[];
+  /** Reps that the golfer counted without film; null for a filmed bout. */
+  counted: number | null;
+  keep(id: string, row: BoutRow): Promise<string | null>;
+  bin(what: "bout", id: string, gone: boolean): Promise<void>;
 }
 
 /** After the filming: what passed, the one thing to change, which reps to look at and why; all strips of the bout side by side. */
-export function BoutGlance({ bout, glance, problems, best }: Props) {
+export function BoutGlance({ bout, glance, problems, best, row, asked, counted, keep, bin }: Props) {
   const { stage } = bout;
+  const router = useRouter();
+  const [pending, attempt] = useAttempt();
   const chosen = useChosen();
   const number = (id: string) => bout.reps.find((r) => r.id === id)!.number;
   const open = bout.reps.filter((r) => r.result === "not judged");
@@ -29,9 +43,9 @@ export function BoutGlance({ bout, glance, problems, best }: Props) {
   return (
     <>
       <p className="mt-5 text-[15px] text-ink-2">{bout.drill ?? "Measured only"}{stage && `, ${stage.name.toLowerCase()}`} · <Link className="underline underline-offset-4" href={`/sessions/${bout.sessionId}`}>{longTime(bout.startedAt)}{bout.place && `, ${bout.place}`}</Link></p>
-      <h1 className="mt-1 text-[34px] md:text-[46px]">{passedWords(glance, bout.reps.length)}</h1>
+      <h1 className="mt-1 text-[34px] md:text-[46px]">{counted === null ? passedWords(glance, bout.reps.length) : `${counted} reps, counted by you`}</h1>
       {glance.change && <p className="mt-1 text-[20px]">{changeWords(glance)} <strong>{glance.change.words.toLowerCase()}</strong>{glance.change.reps > 1 && `, in ${glance.change.reps} of ${bout.reps.length}`}.</p>}
-      <section aria-labelledby="look" className="mt-8">
+      {counted === null && <section aria-labelledby="look" className="mt-8">
         <h2 id="look" className="text-[23px]">Which are worth a second look?</h2>
         <ul className="mt-2 max-w-[760px]">
           {own.map((l) => (
@@ -42,8 +56,8 @@ export function BoutGlance({ bout, glance, problems, best }: Props) {
           ))}
           {!own.length && !open.length && <li className="py-2 text-ink-2">None: they are alike, as far as the film can tell.</li>}
         </ul>
-      </section>
-      <section aria-labelledby="all" className="mt-8">
+      </section>}
+      {counted === null && <section aria-labelledby="all" className="mt-8">
         <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
           <h2 id="all" className="text-[23px]">Does one stand out?</h2>
           <div className="flex flex-wrap items-center gap-3">
@@ -53,7 +67,13 @@ export function BoutGlance({ bout, glance, problems, best }: Props) {
         </div>
         <SmallStrips reps={bout.reps} odd={oddOnes(glance)} best={best} chosen={chosen} />
         <p className="mt-4 text-[14px] text-ink-2">Time runs down; the water is where the weight can be, its line where it was.</p>
-      </section>
+      </section>}
+      <BoutRowForm id={bout.id} row={row} asked={asked} keep={keep} />
+      <Button className="mt-8" disabled={pending} onClick={() => attempt(async () => {
+        await bin("bout", bout.id, true);
+        toast("The bout is in the bin.", { action: { label: "Undo", onClick: () => attempt(() => bin("bout", bout.id, false)) } });
+        router.push("/reps");
+      })}>Put this bout into the bin</Button>
     </>
   );
 }

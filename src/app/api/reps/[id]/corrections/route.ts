@@ -3,6 +3,7 @@ import { corrections } from "@/core/reps/corrections";
 import { database } from "@/server/db/open";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { correctRep, NoSuchRepError } from "@/server/reps/correct";
+import { storeTrouble } from "@/server/storeTrouble";
 
 /** Puts a rep's corrections in force, all of them and no others: 204 once what hangs on them is on disk. */
 export async function PUT(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
@@ -17,6 +18,8 @@ export async function PUT(request: Request, { params }: { params: Promise<{ id: 
   } catch (error) {
     if (error instanceof NoSuchRepError) return Response.json({ message: "This rep is not there any more. Load the page again." }, { status: 404 });
     if (error instanceof RangeError) return Response.json({ message: error.message }, { status: 409 });
+    const trouble = storeTrouble(error);
+    if (trouble) return Response.json({ message: trouble.message }, { status: trouble.status });
     throw error;
   }
 }

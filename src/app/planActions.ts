@@ -1,0 +1,44 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { z } from "zod";
+import { SYMPTOMS, type SymptomId } from "@/core/drills/drill";
+import { keptBouts } from "@/core/practice/plan/change";
+import type { KeptBout, WeekRoom } from "@/core/practice/plan/week";
+import { keepOfGolfer } from "@/server/golfers/golfers";
+import { localDay } from "@/server/practice/localDay";
+import { keepWeek, mondayOf, planAgain } from "@/server/practice/week";
+import { whoever } from "./whoever";
+
+const day = z.string().regex(/^\d{4}-\d\d-\d\d$/);
+const room = z.array(z.object({ minutes: z.number().int().min(0).max(240), place: z.enum(["home", "range"]) })).length(7);
+
+/** Plans what is left of a week. */
+export async function planTheWeek(monday: string): Promise<void> {
+  const { db, golfer } = await whoever();
+  await planAgain(db, golfer, mondayOf(day.parse(monday)), localDay(new Date()));
+  revalidatePath("/plan");
+}
+
+/** Keeps a week as the golfer changed it. */
+export async function keepPlan(monday: string, bouts: KeptBout[]): Promise<void> {
+  const { db, golfer } = await whoever();
+  await keepWeek(db, golfer.id, mondayOf(day.parse(monday)), keptBouts.parse(bouts) as KeptBout[]);
+  revalidatePath("/plan");
+}
+
+/** Minutes and places of a usual week, complaints, and what there is nothing for; then what is left of this week is planned again. */
+export async function keepPractice(change: { week?: WeekRoom; goals?: SymptomId[]; lacks?: string[] }): Promise<void> {
+  const { db, golfer } = await whoever();
+  await keepOfGolfer(db, golfer.id, {
+    ...(change.week ? { week: room.parse(change.week) } : {}), ...(change.goals ? { goals: z.array(z.enum(SYMPTOMS)).max(12).parse(change.goals) } : {}), ...(change.lacks ? { lacks: z.array(z.string().max(80)).max(60).parse(change.lacks) } : {}),
+  });
+  revalidatePath("/plan");
+}
+
+/** Something is sore, or is not any more: days are easy until then. */
+export async function keepSore(part: string | null): Promise<void> {
+  const { db, golfer } = await whoever();
+  await keepOfGolfer(db, golfer.id, { sore: part === null ? null : { part: z.string().trim().min(1).max(60).parse(part), since: localDay(new Date()) } });
+  revalidatePath("/plan");
+}

@@ -1,0 +1,109 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import path from "node:path";
+import { expect, test, type Page } from "@playwright/test";
+import { accessible } from "./accessible";
+
+test.describe.configure({ mode: "serial" });
+
+const known = async (page: Page): Promise<void> => {
+  await page.goto("/plan");
+  if (!page.url().includes("/begin")) return;
+  await page.getByLabel("How tall are you?").fill("170");
+  await page.getByRole("radio", { name: "Right" }).click();
+  await page.getByRole("button", { name: "Read my swings" }).click();
+  await expect(page).toHaveURL(/\/read/);
+  await page.goto("/plan");
+};
+
+test("a week from what is noticed, moved by keys and taken back, left out, and taken away as a calendar", async ({ page }) => {
+  await known(page);
+  // Next week has all its days before it.
+  await page.getByRole("link", { name: "Next week →" }).click();
+  await expect(page).toHaveURL(/week=/);
+  if (!(await page.getByLabel("Ends on the trail foot").isVisible())) await page.getByText("What is the plan made from?").click();
+  await page.getByLabel("Ends on the trail foot").check();
+  await page.getByRole("button", { name: "Keep this and plan again" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/bouts? to come$/);
+  await accessible(page);
+  const first = page.getByRole("button", { name: /^Move / }).first();
+  const name = /^Move (.*): up and down arrows$/.exec((await first.getAttribute("aria-label"))!)![1]!;
+  await first.focus();
+  await page.keyboard.press("ArrowDown");
+  await expect(page.getByText(new RegExp(`^${name} is on \\w+ now\\.$`))).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  const calendar = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Save calendar file" }).click();
+  const before = readFileSync((await (await calendar).path())!, "utf8");
+  const events = (text: string) => text.match(/BEGIN:VEVENT/g)?.length ?? 0;
+  expect(events(before)).toBeGreaterThan(1);
+  expect(before).toContain(`SUMMARY:${name}`);
+  await page.getByRole("button", { name: `Change ${name}` }).first().click();
+  await page.getByRole("menuitem", { name: "Leave it out" }).click();
+  await expect(page.getByText(`${name} is left out.`)).toBeVisible();
+  await page.reload();
+  const after = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Save calendar file" }).click();
+  expect(events(readFileSync((await (await after).path())!, "utf8"))).toBe(events(before) - 1);
+});
+
+test("a bout without film stands in the log, is found by its words, has its row, and goes through the bin", async ({ page }) => {
+  await known(page);
+  await page.goto("/reps/add");
+  await page.getByLabel("Drill").selectOption({ label: "Ball toss" });
+  await page.getByLabel("Reps done").fill("16");
+  await page.getByLabel("Good ones, as you saw it").fill("20");
+  await page.getByLabel("A line of notes").fill("between the showers");
+  await page.getByRole("button", { name: "Add the bout" }).click();
+  await expect(page.getByText("No more can pass than were done.")).toBeVisible();
+  await page.getByLabel("Good ones, as you saw it").fill("11");
+  await page.getByRole("button", { name: "Add the bout" }).click();
+  await expect(page).toHaveURL(/\/bouts\//);
+  await page.getByLabel("Strike").selectOption("clean");
+  await page.getByLabel("Tags").fill("rainy, lesson");
+  await page.getByRole("button", { name: "Keep this" }).click();
+  await expect(page.getByText("Kept.")).toBeVisible();
+  await accessible(page);
+  await page.goto("/reps");
+  await page.getByLabel("Words in notes, names and places").fill("showers toss");
+  await page.keyboard.press("Enter");
+  const row = page.getByRole("region", { name: /^Ball toss/ });
+  await expect(row).toHaveCount(1);
+  await expect(row).toContainText("16 reps counted by you");
+  await expect(row).toContainText("strike clean");
+  await expect(page).toHaveTitle(/^Reps/);
+  await accessible(page);
+  await page.getByLabel("any tag").selectOption("lesson");
+  await expect(row).toHaveCount(1);
+  await row.getByRole("link", { name: "Ball toss" }).click();
+  await page.getByRole("button", { name: "Put this bout into the bin" }).click();
+  await page.goto("/reps?text=showers");
+  await expect(page.getByText("Nothing in your log is like that.")).toBeVisible();
+  await page.goto("/bin");
+  await page.getByRole("button", { name: /^Take out again: bout/ }).first().click();
+  await page.goto("/reps?text=showers");
+  await expect(page.getByRole("region", { name: /^Ball toss/ })).toHaveCount(1);
+});
+
+test("all of it goes out as one file and comes back; a damaged one is refused and nothing changes", async ({ page }, info) => {
+  await known(page);
+  await page.goto("/data");
+  await accessible(page);
+  const title = await page.getByRole("heading", { level: 1 }).innerText();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save a backup" }).click();
+  const file = info.outputPath("backup.zip");
+  await (await download).saveAs(file);
+  const bytes = readFileSync(file);
+  const damaged = path.join(path.dirname(file), "damaged.zip");
+  const cut = Buffer.from(bytes);
+  cut[Math.floor(bytes.length / 2)]! ^= 1;
+  writeFileSync(damaged, cut);
+  await page.getByLabel("The file", { exact: true }).setInputFiles(damaged);
+  await page.getByRole("button", { name: "Put it in the place of what is here" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "What was there stands." })).toBeVisible();
+  await page.getByLabel("The file", { exact: true }).setInputFiles(file);
+  await page.getByRole("button", { name: "Put it in the place of what is here" }).click();
+  await expect(page.getByText("All of it is back.")).toBeVisible({ timeout: 60_000 });
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(title);
+});
