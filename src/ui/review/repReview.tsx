@@ -1,12 +1,15 @@
 "use client";
 
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { toast } from "sonner";
 import { overruledBy } from "@/core/reps/corrections";
 import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { longTime } from "@/ui/kit/dates";
+import { useAttempt } from "@/ui/kit/useAttempt";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { AlsoMeasured } from "./alsoMeasured";
 import { CorrectPanel } from "./correctPanel";
@@ -23,7 +26,7 @@ import { Viewer } from "./viewer";
  *
  * @param best the golfer's best rep of that stage, another one than this
  */
-export function RepReview({ rep: first, best }: { rep: RepDetail; best: string | null }) {
+export function RepReview({ rep: first, best, bin }: { rep: RepDetail; best: string | null; bin(what: "rep", id: string, gone: boolean): Promise<void> }) {
   const loaded = useTrack(first);
   const correcting = useCorrecting(first, loaded?.bytes ?? null);
   const { rep } = correcting;
@@ -48,7 +51,7 @@ export function RepReview({ rep: first, best }: { rep: RepDetail; best: string |
         </div>
         <StripPanel rep={rep} events={events} ms={ms} busy={correcting.busy} seek={seek} correct={correcting.correct} />
       </div>
-      <Out rep={rep} />
+      <Out rep={rep} bin={bin} />
       <CorrectPanel rep={rep} ms={ms} zero={zero} busy={correcting.busy} seek={seek} correct={correcting.correct} undo={correcting.undo} />
       <AlsoMeasured rep={rep} />
     </>
@@ -56,7 +59,14 @@ export function RepReview({ rep: first, best }: { rep: RepDetail; best: string |
 }
 
 /** What can be taken away of it. */
-function Out({ rep }: { rep: RepDetail }) {
+function Out({ rep, bin }: { rep: RepDetail; bin(what: "rep", id: string, gone: boolean): Promise<void> }) {
+  const router = useRouter();
+  const [pending, attempt] = useAttempt();
+  const away = () => attempt(async () => {
+    await bin("rep", rep.id, true);
+    toast(`Rep ${rep.number} is in the bin.`, { action: { label: "Undo", onClick: () => attempt(() => bin("rep", rep.id, false)) } });
+    router.push("/reps");
+  });
   const strip = () => document.querySelector<SVGSVGElement>("[data-strip] svg[aria-label='Strip of the rep']");
   const name = repFileName(rep);
   return (
@@ -66,6 +76,7 @@ function Out({ rep }: { rep: RepDetail }) {
       <Button asChild><a href={`/api/reps/${rep.id}/package`} download>All of it as one file</a></Button>
       <Button onClick={() => { const s = strip(); if (s) download(`${name}.svg`, new Blob([svgFile(s)], { type: "image/svg+xml" })); }}>Strip as SVG</Button>
       <Button onClick={() => { const s = strip(); if (s) void pngFile(s).then((png) => download(`${name}.png`, png)); }}>Strip as PNG</Button>
+      <Button look="quiet" disabled={pending} onClick={away}>Put this rep into the bin</Button>
     </nav>
   );
 }
@@ -92,7 +103,7 @@ function Heading({ rep, best }: { rep: RepDetail; best: string | null }) {
             <h1 className="mt-1 text-[34px] md:text-[46px]">{title}</h1>
           </div>
         </div>
-        <div className="flex gap-3">
+        <div className="flex flex-wrap gap-3">
           {rep.boutReps[at - 1] && <Button asChild><Link href={`/reps/${rep.boutReps[at - 1]}`}>← Rep {rep.number - 1}</Link></Button>}
           {rep.boutReps[at + 1] && <Button asChild><Link href={`/reps/${rep.boutReps[at + 1]}`}>Rep {rep.number + 1} →</Link></Button>}
           {best ? <Button asChild><Link href={`/compare?reps=${rep.id},${best}`}>Compare with the best</Link></Button> : rep.stage && <Button asChild><Link href={`/compare?reps=${rep.id}&target=1`}>Compare with the target</Link></Button>}

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { requestDatabase } from "@/server/db/request";
+import { bin } from "@/app/logActions";
 import { whoever } from "@/app/whoever";
 import { bestRep } from "@/server/reps/best";
 import { findRep } from "@/server/reps/queries";
@@ -18,5 +19,5 @@ export default async function RepPage({ params }: Props) {
   const rep = await findRep(db, (await params).id);
   if (!rep) notFound();
   const best = rep.drillId && rep.stage ? await bestRep(db, golfer.id, rep.drillId, rep.stage.id, rep.id) : null;
-  return <RepReview key={rep.id} rep={rep} best={best} />;
+  return <RepReview key={rep.id} rep={rep} best={best} bin={bin} />;
 }

@@ -1,0 +1,127 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import { Button } from "@/ui/kit/button";
+import { useAttempt } from "@/ui/kit/useAttempt";
+import { sendBackup } from "./sendBackup";
+
+interface Props {
+  golfer: { id: string; name: string; sample: boolean };
+  counts: { reps: number; bouts: number; films: number };
+  binned: number;
+  remove(id: string): Promise<void>;
+}
+
+/** Asked again so often, ms. */
+const POLL_MS = 500;
+
+/** What is kept, how it is taken away, brought back, and removed for good. */
+export function DataView({ golfer, counts, binned, remove }: Props) {
+  return (
+    <>
+      <p className="mt-5 text-[15px] text-ink-2">Where is what is yours, and how do you take it away?</p>
+      <h1 className="mt-1 text-[34px] md:text-[46px]">{counts.reps} reps in {counts.bouts} bouts, {counts.films} films</h1>
+      <p className="mt-2 max-w-prose text-[17px]">All of it lies on this computer and nowhere else. Nothing leaves it unless you take it away here.</p>
+      <div className="mt-8 grid gap-x-12 gap-y-10 lg:grid-cols-2">
+        <Backup />
+        <Restore />
+        <section aria-labelledby="out">
+          <h2 id="out" className="text-[23px]">For other programs</h2>
+          <p className="mb-3 text-[17px]">Open formats, described in docs/formats.md.</p>
+          <div className="flex flex-wrap gap-3">
+            <Button asChild><a href="/api/log?as=csv" download>All measures as CSV</a></Button>
+            <Button asChild><a href="/api/log?as=json" download>Log as JSON</a></Button>
+            <Button asChild><a href="/api/corrections" download="corrections.json">Corrections as JSON</a></Button>
+          </div>
+        </section>
+        <section aria-labelledby="gone">
+          <h2 id="gone" className="text-[23px]">Away with it</h2>
+          <p className="mb-3 text-[17px]">{binned ? <><Link className="underline underline-offset-4" href="/bin">{binned} in the bin</Link>; after 30 days they are gone.</> : "The bin is empty."}</p>
+          <Remove golfer={golfer} remove={remove} />
+        </section>
+      </div>
+    </>
+  );
+}
+
+function Backup() {
+  const [job, setJob] = useState<string | null>(null);
+  const [share, setShare] = useState(0);
+  useEffect(() => {
+    if (!job) return;
+    const timer = setInterval(() => void fetch(`/api/backup?progress=${job}`).then(async (r) => {
+      const { state, done, of } = (await r.json()) as { state: string; done: number; of: number };
+      setShare(of ? done / of : 0);
+      if (state === "done") setJob(null);
+    }, () => undefined), POLL_MS);
+    return () => clearInterval(timer);
+  }, [job]);
+  const begin = () => {
+    const id = crypto.randomUUID();
+    setShare(0);
+    setJob(id);
+    Object.assign(document.createElement("a"), { href: `/api/backup?job=${id}`, download: "" }).click();
+  };
+  return (
+    <section aria-labelledby="backup">
+      <h2 id="backup" className="text-[23px]">One file with all of it</h2>
+      <p className="mb-3 text-[17px]">Golfers, log, reps, corrections, drills, films and tracks: put it on another disk, or carry it to another computer.</p>
+      <Button look="main" disabled={job !== null} onClick={begin}>Save a backup</Button>
+      {job && <label className="mt-3 block text-[15px]">The file is written; your browser can stop it.<progress className="mt-1 block h-2 w-full max-w-[360px] accent-ink" value={share} max={1} /></label>}
+    </section>
+  );
+}
+
+function Restore() {
+  const router = useRouter();
+  const [file, setFile] = useState<File | null>(null);
+  const [running, setRunning] = useState<{ words: string; share: number } | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const begin = async () => {
+    if (!file) return;
+    stop.current = new AbortController();
+    setWrong(null);
+    try {
+      await sendBackup(file, (words, share) => setRunning({ words, share }), stop.current.signal);
+      toast("All of it is back.");
+      router.refresh();
+    } catch (error) {
+      if (!stop.current.signal.aborted) setWrong(`${error instanceof Error ? error.message : "The computer does not answer."} What was there stands.`);
+    } finally {
+      setRunning(null);
+    }
+  };
+  return (
+    <section aria-labelledby="restore">
+      <h2 id="restore" className="text-[23px]">Bring a backup back</h2>
+      <p className="mb-3 text-[17px]">It takes the place of everything that is here now. It is read whole and checked before anything is changed.</p>
+      <label className="block text-[15px]">The file<input type="file" accept=".zip,application/zip" className="mt-1 block max-w-full file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-control file:border-[1.5px] file:border-solid file:border-edge file:bg-paper file:px-4 file:font-semibold file:text-ink" onChange={(e) => setFile(e.target.files?.[0] ?? null)} /></label>
+      <div className="mt-3 flex gap-3">
+        <Button disabled={!file || running !== null} onClick={() => void begin()}>Put it in the place of what is here</Button>
+        {running && <Button onClick={() => stop.current?.abort()}>Stop</Button>}
+      </div>
+      {running && <label className="mt-3 block text-[15px]">{running.words}<progress className="mt-1 block h-2 w-full max-w-[360px] accent-ink" value={running.share} max={1} /></label>}
+      {wrong && <p role="alert" className="mt-3 max-w-prose text-fail">{wrong}</p>}
+    </section>
+  );
+}
+
+/** For good: the name is typed first. */
+function Remove({ golfer, remove }: Pick<Props, "golfer" | "remove">) {
+  const [typed, setTyped] = useState("");
+  const [pending, attempt] = useAttempt("That could not be removed. Nothing was changed.");
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer font-semibold">Remove {golfer.name} for good</summary>
+      <p className="mb-2 max-w-prose text-[15px]">Reps, films, notes and plans of {golfer.name} are gone then, also from the database&rsquo;s own files. Save a backup first if you are not sure.</p>
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="text-[15px]">Type the name<input className="mt-1 block min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3 text-[17px]" value={typed} onChange={(e) => setTyped(e.target.value)} /></label>
+        <Button disabled={pending || typed !== golfer.name} onClick={() => attempt(() => remove(golfer.id))}>Remove for good</Button>
+      </div>
+    </details>
+  );
+}
