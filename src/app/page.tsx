@@ -4,10 +4,10 @@ import { requestDatabase } from "@/server/db/request";
 import { glance } from "@/core/practice/glance";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { localDay } from "@/server/practice/localDay";
-import { allDrills, mondayOf, planAgain, weekOf } from "@/server/practice/week";
+import { allDrills, mondayOf, plannedWeek } from "@/server/practice/week";
 import { latestBout } from "@/server/reps/bouts";
 import { weekDayOf } from "@/ui/kit/dates";
-import { whyWords } from "@/ui/plan/whyWords";
+import { planBouts } from "@/ui/plan/planBout";
 import { TodayView } from "@/ui/today/todayView";
 
 export const metadata: Metadata = { title: "Today" };
@@ -18,17 +18,14 @@ export default async function Home() {
   const golfer = await currentGolfer(db);
   if (!golfer) redirect("/begin");
   const today = localDay(new Date());
-  const monday = mondayOf(today);
-  const kept = await weekOf(db, golfer, monday, today);
-  const week = kept.bouts.some((b) => b.state !== "done") ? kept : await planAgain(db, golfer, monday, today);
+  const week = await plannedWeek(db, golfer, mondayOf(today), today);
   const [drills, last] = await Promise.all([allDrills(db, golfer), latestBout(db, golfer.id)]);
-  const nameOf = (id: string) => drills.find((d) => d.id === id)?.name ?? id;
   const bouts = week.bouts.filter((b) => b.day === today && b.state !== "skipped").sort((a, b) => Number(b.state === "done") - Number(a.state === "done"));
   const next = drills.find((d) => d.id === bouts.find((b) => b.state === "planned")?.drillId);
   return (
     <TodayView
-      day={weekDayOf(today)} sore={golfer.sore} next={next ? { id: next.id, dose: next.dose, why: next.why } : null} last={last && { bout: last.bout, glance: glance(last.reps, last.bout.stage?.checks.map((c) => c.measure) ?? []) }}
-      bouts={bouts.map((b) => ({ ...b, name: nameOf(b.drillId), stage: drills.find((d) => d.id === b.drillId)?.stages.find((s) => s.id === b.stageId)?.name ?? null, reason: whyWords(b.why, nameOf) }))}
+      day={weekDayOf(today)} sore={golfer.sore} next={next ? { dose: next.dose } : null} last={last && { bout: last.bout, glance: glance(last.reps, last.bout.stage?.checks.map((c) => c.measure) ?? []) }}
+      bouts={planBouts(bouts, drills)}
     />
   );
 }

@@ -5,7 +5,8 @@ import { conflictWords } from "@/core/choose/conflicts";
 import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
 import { TAKEN_WEEK } from "@/core/practice/plan/week";
 import { localDay } from "@/server/practice/localDay";
-import { allDrills, dueFor, mondayOf, planAgain, weekOf } from "@/server/practice/week";
+import { allDrills, dueFor, mondayOf, plannedWeek } from "@/server/practice/week";
+import { drillName, planBouts } from "@/ui/plan/planBout";
 import { PlanView } from "@/ui/plan/planView";
 import { whyWords } from "@/ui/plan/whyWords";
 
@@ -16,15 +17,12 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
   const today = localDay(new Date());
   const asked = (await searchParams).week;
   const monday = mondayOf(asked && /^\d{4}-\d\d-\d\d$/.test(asked) ? asked : today);
-  const kept = await weekOf(db, golfer, monday, today);
-  // This week is planned when it is first looked at; others when they are asked for.
-  const week = kept.bouts.some((b) => b.state !== "done") || monday !== mondayOf(today) ? kept : await planAgain(db, golfer, monday, today);
+  const week = await plannedWeek(db, golfer, monday, today);
   const [drills, due] = await Promise.all([allDrills(db, golfer), dueFor(db, golfer)]);
-  const nameOf = (id: string) => drills.find((d) => d.id === id)?.name ?? id;
-  const stageOf = (drillId: string, stageId: string) => drills.find((d) => d.id === drillId)?.stages.find((s) => s.id === stageId)?.name ?? null;
+  const nameOf = (id: string) => drillName(drills, id);
   return (
     <PlanView
-      key={monday} monday={monday} today={today} days={week.days} kept={week.bouts.map((b) => ({ ...b, name: nameOf(b.drillId), stage: stageOf(b.drillId, b.stageId), reason: whyWords(b.why, nameOf) }))}
+      key={monday} monday={monday} today={today} days={week.days} kept={planBouts(week.bouts, drills)}
       clashes={week.clashes.map((c) => ({ day: c.day, ids: [c.one, c.other], words: c.conflicts.map((k) => conflictWords(k, nameOf(c.one), nameOf(c.other))) }))}
       due={due.map((d) => ({ drill: { id: d.drill.id, name: d.drill.name, minutes: d.drill.minutes, dose: d.drill.dose }, stage: { id: d.stage.id, name: d.stage.name }, reason: whyWords(d.why, nameOf) }))}
       practice={{ week: golfer.week ?? TAKEN_WEEK, taken: golfer.week === null, goals: golfer.goals, lacks: golfer.lacks, sore: golfer.sore }}

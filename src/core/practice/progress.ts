@@ -19,16 +19,6 @@ const total = (lines: readonly BoutLine[], of: (l: BoutLine) => number): number 
 /** The pass rate of some bouts together. */
 export const rateOf = (lines: readonly BoutLine[]): PassRate => rateFrom(total(lines, (l) => l.passed), total(lines, (l) => l.failed), total(lines, (l) => l.notJudged));
 
-export interface DayRate extends PassRate {
-  day: Day;
-}
-
-/** The pass rate of each day, in order; days without a bout are left out. */
-export function dayRates(lines: readonly BoutLine[]): DayRate[] {
-  const days = [...new Set(lines.map((l) => l.day))].sort();
-  return days.map((day) => ({ day, ...rateOf(lines.filter((l) => l.day === day)) }));
-}
-
 /** A month, for what changed. */
 const MONTH = 30;
 

@@ -5,6 +5,7 @@ import { stageOf } from "../../core/drills";
 import type { Db } from "../db/open";
 import { bout, session } from "../db/schema";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
+import { SESSION_GAP } from "../reps/saveReps";
 import { localDay } from "./localDay";
 
 /** A bout that nobody filmed, as the golfer counted it. */
@@ -13,9 +14,6 @@ export const countedBout = z.object({
   done: z.number().int().min(1, "Say how many reps.").max(2000), passed: z.number().int().min(0).nullable(), note: z.string().trim().max(2000).transform((s) => s || null).nullable(),
 }).refine((b) => b.passed === null || b.passed <= b.done, { path: ["passed"], error: "No more can pass than were done." }).refine((b) => b.at.getTime() <= Date.now() + 60_000, { path: ["at"], error: "That is still to come." });
 export type CountedBout = z.infer<typeof countedBout>;
-
-/** Bouts nearer together than this are one session's, ms. */
-const SESSION_GAP = 3 * 3600_000;
 
 /**
  * Keeps it: reps that were done; passes are noted, but no stage is reached by them, for nothing was judged (DRILLS, unlocks count judged

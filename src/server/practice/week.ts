@@ -62,6 +62,12 @@ export async function planAgain(db: Db, golfer: Golfer, monday: Day, today: Day)
   return weekOf(db, golfer, monday, today);
 }
 
+/** A week as it is kept; this one is planned when it is first looked at, others when they are asked for. */
+export async function plannedWeek(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
+  const kept = await weekOf(db, golfer, monday, today);
+  return kept.bouts.some((b) => b.state !== "done") || monday !== mondayOf(today) ? kept : planAgain(db, golfer, monday, today);
+}
+
 /** Puts a week's bouts in the place of those that were planned. */
 export async function keepWeek(db: Db, golferId: string, monday: Day, bouts: KeptBout[]): Promise<void> {
   await db.insert(plan).values({ golferId, monday, bouts }).onConflictDoUpdate({ target: [plan.golferId, plan.monday], set: { bouts } });

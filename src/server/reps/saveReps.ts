@@ -38,7 +38,7 @@ export interface SaveRequest {
 export type ToldRep = Told & { about: number };
 
 /** A session goes on for this long after its last bout, a bout after its last rep, ms. */
-const SESSION_GAP = 3 * 3600_000;
+export const SESSION_GAP = 3 * 3600_000;
 const BOUT_GAP = 45 * 60_000;
 
 /**

@@ -1,6 +1,7 @@
 import type { RepSeries } from "@/core/analyse";
 import { sides, targetSign, type SidePoints } from "@/core/track/sides";
 import { at, POINT, type Track } from "@/core/track/track";
+import { sampleAt } from "@/ui/charts/strip/geometry";
 
 /** Where in the film the golfer is shown: a square of it, px of the film. */
 export interface View {
@@ -186,7 +187,7 @@ const soleOf = (pen: Pen, frame: number, { heel, toe }: SidePoints): [number, nu
 /** The centre of mass with its plumb line, and the weight on the ground between the feet, as broad as it is unsure. */
 function weight(pen: Pen, { track, hand, series, cmPerPx, address }: Drawn, frame: number, s: Sides): void {
   if (!series.com || cmPerPx === null) return;
-  const i = nearestSample(series.t, track.times[frame]!);
+  const i = sampleAt(series, track.times[frame]!);
   const { landmarks } = track;
   const filmAt = (axis: 0 | 1) => [s.lead.heel, s.lead.toe, s.trail.heel, s.trail.toe].reduce((sum, p) => sum + landmarks[at(address, p) + axis]! / 4, 0);
   const groundY = (landmarks[at(address, s.lead.heel) + 1]! + landmarks[at(address, s.trail.heel) + 1]!) / 2;
@@ -214,12 +215,6 @@ function weight(pen: Pen, { track, hand, series, cmPerPx, address }: Drawn, fram
     pen.ctx.arc(x, y, 8, from, from + Math.PI / 2);
     pen.ctx.fill();
   }
-}
-
-function nearestSample(t: readonly number[], ms: number): number {
-  const after = t.findIndex((v) => v >= ms);
-  if (after <= 0) return after < 0 ? t.length - 1 : 0;
-  return t[after]! - ms < ms - t[after - 1]! ? after : after - 1;
 }
 
 const FONT = "600 15px 'Atkinson Hyperlegible Next Variable', sans-serif";

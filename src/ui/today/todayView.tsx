@@ -17,7 +17,7 @@ interface Props {
   day: string;
   bouts: readonly PlanBout[];
   /** The drill of the bout that is next. */
-  next: Pick<Drill, "id" | "dose" | "why"> | null;
+  next: Pick<Drill, "dose"> | null;
   last: { bout: BoutCard; glance: Glance } | null;
   sore: { part: string } | null;
 }

@@ -3,7 +3,7 @@ import { database } from "@/server/db/open";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { localDay } from "@/server/practice/localDay";
 import { allDrills, mondayOf, weekOf } from "@/server/practice/week";
-import { whyWords } from "@/ui/plan/whyWords";
+import { planBouts } from "@/ui/plan/planBout";
 
 /** A week's bouts that are to come, as a calendar file. */
 export async function GET(_request: Request, { params }: { params: Promise<{ monday: string }> }): Promise<Response> {
@@ -13,7 +13,6 @@ export async function GET(_request: Request, { params }: { params: Promise<{ mon
   if (!golfer || !/^\d{4}-\d\d-\d\d$/.test(monday)) return Response.json({ message: "There is no such week." }, { status: 404 });
   const today = localDay(new Date());
   const [week, drills] = await Promise.all([weekOf(db, golfer, mondayOf(monday), today), allDrills(db, golfer)]);
-  const nameOf = (id: string) => drills.find((d) => d.id === id)?.name ?? id;
-  const bouts = week.bouts.filter((b) => b.state === "planned" && b.day >= today).map((b) => ({ ...b, title: nameOf(b.drillId), note: `${b.sets} × ${b.reps}. Why: ${whyWords(b.why, nameOf)}.` }));
+  const bouts = planBouts(week.bouts.filter((b) => b.state === "planned" && b.day >= today), drills).map((b) => ({ ...b, title: b.name, note: `${b.sets} × ${b.reps}. Why: ${b.reason}.` }));
   return new Response(calendarFile(`Kingfisher, ${golfer.name}`, bouts), { headers: { "content-type": "text/calendar; charset=utf-8", "content-disposition": `attachment; filename="practice-${mondayOf(monday)}.ics"` } });
 }
