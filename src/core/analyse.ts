@@ -24,13 +24,13 @@ import { realTime } from "./track/realTime";
 import { halved } from "./track/unread";
 import type { Track } from "./track/track";
 import { eventError, FITTED, footEventError, measureError, type ErrorTable, type Sort } from "./uncertainty/errors";
-import { perturbed } from "./uncertainty/perturb";
+import { perturbed, type CopiesPart } from "./uncertainty/perturb";
 import { sample, spread, stillSpell, type Sampled } from "./uncertainty/sample";
 
 export type { RepSeries } from "./reps/series";
 
 /** Raised whenever the same track would give other numbers; kept with every rep. */
-export const ALGORITHM_VERSION = "d2";
+export const ALGORITHM_VERSION = "d3";
 
 export interface Timed {
   t: number;
@@ -134,9 +134,6 @@ export interface OpenAnalysis {
   sampleAgain(index: number, said: Said, part: CopiesPart): Sampled | null;
 }
 
-/** The first of some numbered copies, and the one after the last. */
-export type CopiesPart = readonly [from: number, before: number];
-
 /**
  * As `analyse`; keeps what reading single reps again takes.
  *
@@ -168,14 +165,16 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
     if (!first) throw new RangeError(`there is no rep ${index + 1}`);
     return sayOf(first, said, read.whole, ask);
   };
-  const sampledOf = (found: FoundRep, index: number, said: Said, [from, before]: CopiesPart): Sampled => {
+  const sampledOf = (found: FoundRep, index: number, said: Said, part: CopiesPart): Sampled => {
     // Where the rep is cut out anew, or stands still at another time, it may have been something else.
-    const same = !said.split && said.events?.address === undefined;
-    const key = `${index} ${from} ${before}`;
-    const part = (r: FoundRep) => [...copiesOf(r, index, scene, options)].slice(from, before);
-    const copies = same ? (drawn.get(key) ?? part(read.reps[index]!)) : part(found);
-    if (same) drawn.set(key, copies);
-    return sample(copies, before - from, found.rep, found.window, found.context);
+    const { split, events } = said;
+    const key = JSON.stringify([index, part, split, events?.address]);
+    let copies = drawn.get(key);
+    if (!copies) {
+      const cut = split || events?.address !== undefined ? saidOf(index, { ...(split ? { split } : {}), ...(events?.address === undefined ? {} : { events: { address: events.address } }) }) : null;
+      drawn.set(key, (copies = [...copiesOf(cut ?? read.reps[index]!, index, scene, options, part)]));
+    }
+    return sample(copies, part[1] - part[0], found.rep, found.window, found.context);
   };
   return {
     get analysis() {
@@ -185,7 +184,7 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
         view: scene.view,
         scale: scene.scale,
         problems,
-        reps: read.reps.map((r, index) => analysed(r, index, scene, problems, ask, lessOf(r), sample(copiesOf(r, index, scene, options), count, r.rep, r.window, r.context))),
+        reps: read.reps.map((r, index) => analysed(r, index, scene, problems, ask, lessOf(r), sample(copiesOf(r, index, scene, options, [0, count]), count, r.rep, r.window, r.context))),
       });
     },
     scale: scene.scale,
@@ -204,8 +203,8 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
   };
 }
 
-const copiesOf = ({ motion, rep }: FoundRep, index: number, scene: Scene, { samples, seed }: AnalyseOptions): Iterable<Motion> =>
-  perturbed(motion, scene, stillSpell(rep), samples ?? SAMPLES, (seed ?? 1) + index);
+const copiesOf = ({ motion, rep }: FoundRep, index: number, scene: Scene, { seed }: AnalyseOptions, part: CopiesPart): Iterable<Motion> =>
+  perturbed(motion, scene, stillSpell(rep), part, (seed ?? 1) + index);
 
 /** A rep with what the golfer says of it. What is read is a little late or early, each event by its own; so is what is said put in, and taken out again as the others are. */
 function sayOf({ motion, window, context, rep }: FoundRep, said: Said, whole: Motion, { options, view }: Ask): FoundRep | null {

@@ -8,6 +8,7 @@ export class JerkSmoother {
   private readonly filtered: Float64Array;
   private readonly gains: Float64Array;
   private readonly smoother: Float64Array;
+  private readonly kept = new WeakMap<Float64Array, Smoothed>();
 
   /**
    * @param n samples a track
@@ -48,8 +49,16 @@ export class JerkSmoother {
     }
   }
 
-  /** Smooths one track of `n` positions; writes position and acceleration. */
-  run(x: Float64Array, position: Float64Array, acceleration: Float64Array): void {
+  /** One track of `n` positions, smoothed; kept for as long as the track is, which nobody writes into any more. */
+  smoothed(x: Float64Array): Smoothed {
+    let found = this.kept.get(x);
+    if (!found) this.kept.set(x, (found = this.run(x)));
+    return found;
+  }
+
+  private run(x: Float64Array): Smoothed {
+    const position = new Float64Array(this.n);
+    const acceleration = new Float64Array(this.n);
     const { n, dt, predicted: p, filtered: f, gains: k, smoother: c } = this;
     let [a, b, g] = [x[0]!, 0, 0];
     for (let i = 0; i < n; i++) {
@@ -83,7 +92,14 @@ export class JerkSmoother {
       position[i] = a;
       acceleration[i] = g;
     }
+    return { position, acceleration };
   }
+}
+
+/** Position in the track's unit, acceleration in unit/s². */
+export interface Smoothed {
+  position: Float64Array;
+  acceleration: Float64Array;
 }
 
 type M = number[];

@@ -51,9 +51,7 @@ describe("filters", () => {
     const n = 240;
     const random = seeded(3);
     const x = Float64Array.from({ length: n }, (_, i) => 4 * Math.sin(2 * Math.PI * 0.7 * i * dt) + 0.1 * random.normal());
-    const position = new Float64Array(n);
-    const acceleration = new Float64Array(n);
-    new JerkSmoother(n, dt, 200, 0.1).run(x, position, acceleration);
+    const { position, acceleration } = new JerkSmoother(n, dt, 200, 0.1).smoothed(x);
     const w = 2 * Math.PI * 0.7;
     const middle = Array.from({ length: 160 }, (_, k) => k + 40);
     const rms = (errors: number[]) => Math.sqrt(mean(errors.map((e) => e * e)));

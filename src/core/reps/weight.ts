@@ -2,6 +2,7 @@ import { JerkSmoother } from "../maths/jerkSmoother";
 import { GRAVITY } from "../motion/deLeva";
 import { placeOnClock, samePlace, type FootMotion } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
+import { perMotion } from "../motion/perMotion";
 import type { SideName } from "../track/sides";
 import { nearest, toMs } from "./clock";
 import { footEvents, type FootEvent } from "./events/footEvents";
@@ -50,15 +51,19 @@ export interface FeetOfRep {
 }
 
 export function bothFeet(m: Motion, fromMs: number, toMs_: number, said?: readonly SaidFootEvent[]): FeetOfRep {
-  const found = { lead: footEvents("lead", m.feet.lead, m.view), trail: footEvents("trail", m.feet.trail, m.view) };
-  const all = [...withRough("lead", m.feet.lead, found.lead, m.feet.trail, found.trail), ...withRough("trail", m.feet.trail, found.trail, m.feet.lead, found.lead)];
-  const events = withSaid(all.filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms), said);
+  const events = withSaid(seenEvents(m).filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms), said);
   return {
     events,
     air: airborne(events, toMs(m, m.n - 1)),
     standing: { lead: untilContact(m.feet.lead, "lead", events), trail: untilContact(m.feet.trail, "trail", events) },
   };
 }
+
+/** What both feet did in the whole motion. */
+const seenEvents = perMotion((m) => {
+  const found = { lead: footEvents("lead", m.feet.lead, m.view), trail: footEvents("trail", m.feet.trail, m.view) };
+  return [...withRough("lead", m.feet.lead, found.lead, m.feet.trail, found.trail), ...withRough("trail", m.feet.trail, found.trail, m.feet.lead, found.lead)];
+});
 
 const NEAR_MS = 300;
 /** No foot is up and down again sooner than this (steps in the drills take 180 ms and more). */
@@ -118,9 +123,7 @@ export interface Pressure {
  * uneven, even).
  */
 export function pressureOf(m: Motion, smoother: JerkSmoother, feet: FeetOfRep, still: { fromMs: number; toMs: number; even: boolean } | null): Pressure {
-  const position = new Float64Array(m.n);
-  const acceleration = new Float64Array(m.n);
-  smoother.run(m.comT, position, acceleration);
+  const { position, acceleration } = smoother.smoothed(m.comT);
   const lead = placeOnClock(feet.standing.lead, m.startMs, m.dt, m.n);
   const trail = placeOnClock(feet.standing.trail, m.startMs, m.dt, m.n);
   const centre = (f: Record<"heelT" | "toeT", Float64Array>, i: number) => (f.heelT[i]! + f.toeT[i]!) / 2;

@@ -10,13 +10,13 @@ import { NOISE_FIT, NOISE_SPLIT, NOISE_TIMES } from "./fitted";
  * the scale with its own. Running the core on many such copies gives each event and measure its spread.
  *
  * @param still the spell in which errors are taken to be zero (they cancel in displacements), ms
+ * @param copies which of them, by number: each is the same whichever others are drawn
  */
-export function* perturbed(motion: Motion, scene: Scene, still: { fromMs: number; toMs: number }, copies: number, seed: number): Generator<Motion> {
-  const random = seeded(seed);
+export function* perturbed(motion: Motion, scene: Scene, still: { fromMs: number; toMs: number }, [from, before]: CopiesPart, seed: number): Generator<Motion> {
   const { n, dt } = motion;
   const a = nearest(motion, still.fromMs);
   const b = nearest(motion, still.toMs);
-  const drift = (sd: number) => {
+  const drift = (random: Seeded, sd: number) => {
     const e = new Float64Array(n);
     NOISE_TIMES.forEach((tau, k) => addCorrelated(e, random, dt, tau, sd * Math.sqrt(NOISE_SPLIT[k]!)));
     let zero = 0;
@@ -29,19 +29,25 @@ export function* perturbed(motion: Motion, scene: Scene, still: { fromMs: number
     return e;
   };
   const path = handsWay(motion, b);
-  for (let k = 0; k < copies; k++) {
+  const none = new Float64Array(n);
+  for (let k = from; k < before; k++) {
+    const random = seeded(scattered(seed, k));
     const scale = 1 + (random.normal() * scene.scale.u) / scene.scale.cmPerPx;
-    const put = (x: Float64Array, error?: Float64Array) => x.map((v, i) => (v + (error?.[i] ?? 0)) * scale);
+    const put = (x: Float64Array, error: Float64Array = none) => {
+      const out = new Float64Array(n);
+      for (let i = 0; i < n; i++) out[i] = (x[i]! + error[i]!) * scale;
+      return out;
+    };
     const handsT = alongPath(path, random, NOISE_FIT.hands);
     const handsU = alongPath(path, random, NOISE_FIT.hands);
     addCorrelated(handsT, random, dt, 0.06, NOISE_FIT.handsStill);
     addCorrelated(handsU, random, dt, 0.06, NOISE_FIT.handsStill);
     yield {
       ...motion,
-      hipT: put(motion.hipT, drift(NOISE_FIT.hip)),
-      headT: put(motion.headT, drift(NOISE_FIT.head)),
+      hipT: put(motion.hipT, drift(random, NOISE_FIT.hip)),
+      headT: put(motion.headT, drift(random, NOISE_FIT.head)),
       shoulderT: put(motion.shoulderT, alongPath(path, random, NOISE_FIT.shoulder)),
-      comT: put(motion.comT, drift(NOISE_FIT.com)),
+      comT: put(motion.comT, drift(random, NOISE_FIT.com)),
       comU: put(motion.comU),
       handsT: put(motion.handsT, handsT),
       handsU: put(motion.handsU, handsU),
@@ -54,6 +60,17 @@ export function* perturbed(motion: Motion, scene: Scene, still: { fromMs: number
     };
   }
 }
+
+/** The first of some numbered copies, and the one after the last. */
+export type CopiesPart = readonly [from: number, before: number];
+
+/** Seeds of neighbouring numbers far apart, by the multipliers of a usual integer hash (MurmurHash3's last step). */
+const scattered = (seed: number, k: number): number => {
+  let h = Math.imul(seed, 0x9e3779b1) ^ k;
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b);
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
+  return (h ^ (h >>> 16)) >>> 0;
+};
 
 /** Way that the hands have gone since sample `from`, cm. */
 function handsWay(m: Motion, from: number): Float64Array {
@@ -73,10 +90,13 @@ function alongPath(path: Float64Array, random: Seeded, sd: number): Float64Array
   const long = Math.ceil(path[path.length - 1]!) + 2;
   const noise = new Float64Array(long);
   addCorrelated(noise, random, 1, HANDS_PATH, sd);
-  return path.map((s) => {
+  const out = new Float64Array(path.length);
+  for (let i = 0; i < path.length; i++) {
+    const s = path[i]!;
     const k = Math.floor(s);
-    return (noise[k]! + (noise[Math.min(k + 1, long - 1)]! - noise[k]!) * (s - k)) * Math.min(s / HANDS_PATH, 1);
-  });
+    out[i] = (noise[k]! + (noise[Math.min(k + 1, long - 1)]! - noise[k]!) * (s - k)) * Math.min(s / HANDS_PATH, 1);
+  }
+  return out;
 }
 
 /** A foot with its places moved as one, each step a little longer or shorter, each leaving and landing a little earlier or later. */

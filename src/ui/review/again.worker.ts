@@ -1,8 +1,9 @@
 import { expose } from "comlink";
-import { openAnalysis, type AnalysedRep, type AnalyseOptions, type CopiesPart, type OpenAnalysis } from "@/core/analyse";
+import { openAnalysis, type AnalysedRep, type AnalyseOptions, type OpenAnalysis } from "@/core/analyse";
 import { readTrack } from "@/core/formats/trackFile";
 import type { Said } from "@/core/reps/said";
 import type { Scene } from "@/core/scene/scene";
+import type { CopiesPart } from "@/core/uncertainty/perturb";
 import { joined, type Sampled } from "@/core/uncertainty/sample";
 
 /** Reads a kept rep again, beside the page; one of these, or two that share the copies behind its uncertainties. */

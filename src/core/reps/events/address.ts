@@ -1,5 +1,6 @@
 import { samePlace } from "../../motion/footMotion";
 import type { Motion } from "../../motion/motion";
+import { perMotion } from "../../motion/perMotion";
 import { toMs } from "../clock";
 import { EVENT_FIT } from "../fitted";
 import type { RepRules } from "../rep";
@@ -8,6 +9,8 @@ import { smoothSpeed } from "./speed";
 /** Cut-off at which the body's own speed can be told from the points' noise, Hz. */
 const STILL_HZ = 4;
 const STILL_SPEED = 3;
+/** Speeds of hands, hips and head, cm/s. */
+const bodySpeeds = perMotion((m) => ([[m.handsT, m.handsU], [m.hipT, m.hipU], [m.headT, m.headU]] as const).map(([t, u]) => smoothSpeed(t, u, m.dt, STILL_HZ)));
 /** Points that jitter by more than that hide a stillness: then twice as much is allowed. */
 const JITTERY_SPEED = 6;
 /** Points that still settle after the golfer went to the ball; only for one who stood still before. */
@@ -24,8 +27,7 @@ const LATEST_MS = 3000;
  * for. `bodyFirst`: it is the hips that end it. None: the quietest 100 ms, flagged as a moving start.
  */
 export function address(m: Motion, handStartMs: number, rules: Pick<RepRules, "kind" | "stepsFirst">): { ms: number; moving: boolean; fromMs: number; bodyFirst: boolean } {
-  const slow = (t: Float64Array, u: Float64Array) => smoothSpeed(t, u, m.dt, STILL_HZ);
-  const parts = [slow(m.handsT, m.handsU), slow(m.hipT, m.hipU), slow(m.headT, m.headU)];
+  const parts = bodySpeeds(m);
   const stands = (ms: number) => (["lead", "trail"] as const).every((side) => standing(m.feet[side].spells, ms));
   const starts = Math.min(handStartMs, rules.stepsFirst ? lastStep(m, handStartMs) : Infinity);
   const end = Math.min(m.n - 1, Math.floor((starts - m.startMs) / 1000 / m.dt));

@@ -1,34 +1,38 @@
 import { derivative, filtfilt, lowPass } from "../../maths/filter";
 import { median } from "../../maths/stats";
 import type { Motion } from "../../motion/motion";
+import { perMotion } from "../../motion/perMotion";
 import { EVENT_FIT, LEVEL_FIT } from "../fitted";
 import { heldFrom } from "./hold";
 import { planeSpeed } from "./speed";
 import { firstRun, risesThrough, toMs, toSample, vertex } from "../clock";
 
 /** Speed of mid-hands in the picture plane, cm/s. */
-export function handSpeed(m: Motion): Float64Array {
-  return planeSpeed(m.handsT, m.handsU, m.dt);
-}
+export const handSpeed = perMotion((m) => planeSpeed(m.handsT, m.handsU, m.dt));
 
-type Body = readonly [t: Float64Array, u: Float64Array];
+function less(x: Float64Array, y: Float64Array): Float64Array {
+  const out = new Float64Array(x.length);
+  for (let i = 0; i < out.length; i++) out[i] = x[i]! - y[i]!;
+  return out;
+}
 
 /** A body that falls carries its hands along slowly; faster changes of the network's shoulders are its own, Hz. */
 const CARRIED_HZ = 2.5;
 
-/** Mid-shoulder as the body's own slow movement carries it, cm: what hands move against. */
-export function carried(m: Motion): Body {
+/** Mid-shoulder as the body's own slow movement carries it, [T, U] in cm: what hands move against. */
+const carried = perMotion((m): readonly [t: Float64Array, u: Float64Array] => {
   const slow = lowPass(CARRIED_HZ, m.dt);
   return [filtfilt(slow, m.shoulderT), filtfilt(slow, m.shoulderU)];
-}
+});
 
 /**
  * Speed of mid-hands against mid-shoulder in the picture plane, cm/s: a body that falls to one foot carries its hands
  * along without their having started.
  */
-export function swingSpeed(m: Motion, [t, u]: Body): Float64Array {
-  return planeSpeed(m.handsT.map((v, i) => v - t[i]!), m.handsU.map((v, i) => v - u[i]!), m.dt);
-}
+export const swingSpeed = perMotion((m) => {
+  const [t, u] = carried(m);
+  return planeSpeed(less(m.handsT, t), less(m.handsU, u), m.dt);
+});
 
 /**
  * Hand start: mid-hands faster than 15 cm/s against the shoulders for 100 ms, interpolated to the crossing: the last time
@@ -36,7 +40,8 @@ export function swingSpeed(m: Motion, [t, u]: Body): Float64Array {
  *
  * @param limit cm/s
  */
-export function handStart(m: Motion, speed: Float64Array, from: number, top: number, limit = 15): number {
+export function handStart(m: Motion, from: number, top: number, limit = 15): number {
+  const speed = swingSpeed(m);
   const need = Math.max(2, Math.round(0.1 / m.dt));
   const rest = Math.round(REST_S / m.dt);
   let start = NaN;
@@ -59,7 +64,9 @@ const REST_S = 0.15;
 
 /** Swing angle of mid-hands about mid-shoulder in the picture plane, degrees, + away from the target. */
 export function armAngle(handsT: Float64Array, handsU: Float64Array, shoulderT: Float64Array, shoulderU: Float64Array): Float64Array {
-  return handsT.map((t, i) => (Math.atan2(-(t - shoulderT[i]!), -(handsU[i]! - shoulderU[i]!)) * 180) / Math.PI);
+  const out = new Float64Array(handsT.length);
+  for (let i = 0; i < out.length; i++) out[i] = (Math.atan2(shoulderT[i]! - handsT[i]!, shoulderU[i]! - handsU[i]!) * 180) / Math.PI;
+  return out;
 }
 
 /**
@@ -69,12 +76,12 @@ export function armAngle(handsT: Float64Array, handsU: Float64Array, shoulderT: 
  *
  * @param rough sample near the top
  */
-export function top(m: Motion, rough: number, body: Body): number {
+export function top(m: Motion, rough: number): number {
   if (m.view === "down-the-line") return highest(m, rough);
   const reach = Math.round(0.3 / m.dt);
   const span = Math.max(2, Math.round(0.067 / m.dt));
   const find = (t: Float64Array, u: Float64Array) => {
-    const angle = armAngle(t, u, ...body);
+    const angle = armAngle(t, u, ...carried(m));
     let best = -1;
     // At the end of what was followed the largest angle is only the last one.
     for (let i = Math.max(span, rough - reach); i <= Math.min(m.n - 1 - span, rough + reach); i++)
@@ -84,7 +91,7 @@ export function top(m: Motion, rough: number, body: Body): number {
   const close = find(m.closeHandsT, m.closeHandsU);
   const network = find(m.handsT, m.handsU);
   // The followed hands are by far the best witness, unless what was followed was not the hands: the two others tell that.
-  const middle = Number.isNaN(close + network) ? network : median([close, network, slowest(m, body, rough, reach)]);
+  const middle = Number.isNaN(close + network) ? network : median([close, network, slowest(m, rough, reach)]);
   return toMs(m, Math.abs(close - middle) * m.dt <= TRUSTED_S ? close : middle) + EVENT_FIT.topLateMs;
 }
 
@@ -92,8 +99,8 @@ export function top(m: Motion, rough: number, body: Body): number {
 const TRUSTED_S = 0.08;
 
 /** Sample near a rough top at which the hands are slowest against the shoulders. */
-function slowest(m: Motion, body: Body, rough: number, reach: number): number {
-  const speed = swingSpeed(m, body);
+function slowest(m: Motion, rough: number, reach: number): number {
+  const speed = swingSpeed(m);
   let best = Math.max(0, rough - reach);
   for (let i = best; i <= Math.min(m.n - 1, rough + reach); i++) if (speed[i]! < speed[best]!) best = i;
   return best;
@@ -130,7 +137,8 @@ export function topOfHips(m: Motion): number {
 }
 
 /** Release: the hands' fastest instant after the top. */
-export function release(m: Motion, speed: Float64Array, topSample: number): number {
+export function release(m: Motion, topSample: number): number {
+  const speed = handSpeed(m);
   const last = Math.min(m.n - 2, Math.round(topSample + 0.9 / m.dt));
   let best = Math.ceil(topSample);
   for (let i = best; i <= last; i++) if (speed[i]! > speed[best]!) best = i;

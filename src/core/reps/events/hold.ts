@@ -1,4 +1,5 @@
 import type { Motion } from "../../motion/motion";
+import { perMotion } from "../../motion/perMotion";
 import { firstRun, nearest, toMs } from "../clock";
 import type { FootEvent } from "./footEvents";
 import { smoothSpeed } from "./speed";
@@ -10,7 +11,7 @@ const TAKEN = { hands: 25, hip: 12 };
 const LOST = { hands: 40, hip: 12 };
 const FOR_S = 0.2;
 
-const speeds = (m: Motion) => ({ hands: smoothSpeed(m.handsT, m.handsU, m.dt, HANDS_HZ), hip: smoothSpeed(m.hipT, m.hipU, m.dt, HIPS_HZ) });
+const speeds = perMotion((m) => ({ hands: smoothSpeed(m.handsT, m.handsU, m.dt, HANDS_HZ), hip: smoothSpeed(m.hipT, m.hipU, m.dt, HIPS_HZ) }));
 
 /** When a position is taken: mid-hands slower than 25 and mid-hip slower than 12 cm/s for 200 ms, from a sample on; ms, NaN if never. */
 export function heldFrom(m: Motion, from: number): number {

@@ -5,7 +5,7 @@ import { turnByWidth, turnRate } from "../../motion/turn";
 import { firstRun, nearest, risesThrough, toMs, toSample } from "../clock";
 import { address } from "../events/address";
 import type { FootEvent } from "../events/footEvents";
-import { armLevel, carried, finish, handSpeed, handStart, impact, release, swingSpeed, top, topOfGesture, topOfHips, withStrike } from "../events/hands";
+import { armLevel, finish, handStart, impact, release, top, topOfGesture, topOfHips, withStrike } from "../events/hands";
 import { emptyEvents, type EventName, type Rep, type RepContext } from "../rep";
 import { saidOr } from "../said";
 import { bothFeet, pressureOf, type Airborne } from "../weight";
@@ -21,12 +21,10 @@ const STARTS = { usual: 15, slow: 5 };
 export function readSwing(m: Motion, about: number, { rules, smoother, strikes, said }: RepContext): Rep | null {
   const or = (name: EventName, computed: number) => saidOr(said, name, computed);
   const hipsOnly = rules.hipsOnly ?? false;
-  const speed = handSpeed(m);
-  const body = carried(m);
-  const topMs = or("top", hipsOnly ? topOfHips(m) : rules.kind === "gesture" ? topOfGesture(m, about) : top(m, about, body));
+  const topMs = or("top", hipsOnly ? topOfHips(m) : rules.kind === "gesture" ? topOfGesture(m, about) : top(m, about));
   if (Number.isNaN(topMs)) return null;
   const topSample = toSample(m, topMs);
-  const start = hipsOnly ? NaN : or("handStart", handStart(m, swingSpeed(m, body), stillBefore(m, topSample), Math.floor(topSample), rules.slow ? STARTS.slow : STARTS.usual));
+  const start = hipsOnly ? NaN : or("handStart", handStart(m, stillBefore(m, topSample), Math.floor(topSample), rules.slow ? STARTS.slow : STARTS.usual));
   if (!hipsOnly && Number.isNaN(start)) return null;
   const rested = address(m, hipsOnly ? topMs - 150 : start, rules);
   const addressMs = or("address", rested.ms);
@@ -49,7 +47,7 @@ export function readSwing(m: Motion, about: number, { rules, smoother, strikes, 
   }
   let struckMs: number | undefined;
   if (rules.kind === "gesture") {
-    if (!hipsOnly) e.release = or("release", release(m, speed, topSample));
+    if (!hipsOnly) e.release = or("release", release(m, topSample));
   } else {
     const lowest = rules.clubAhead || moving || m.view === "down-the-line";
     const seen = impact(m, lowest ? "lowest" : "passes address", topSample, m.handsT[a]!, e.halfwayDown);
