@@ -74,5 +74,7 @@ function farthest(reps: readonly GlanceRep[], asked: readonly MeasureId[]): { id
     const spread = Math.max(MAD_TO_SD * median(rows.map((r) => Math.abs(r.value - middle))), median(rows.map((r) => r.u)));
     return spread > 0 ? rows.map((r) => ({ id: r.id, measure, times: Math.abs(r.value - middle) / spread })) : [];
   });
-  return reps.flatMap(({ id }) => known.filter((k) => k.id === id).sort((a, b) => b.times - a.times)[0] ?? []);
+  const most = new Map<string, (typeof known)[number]>();
+  for (const k of known) if (!(k.times <= (most.get(k.id)?.times ?? -1))) most.set(k.id, k);
+  return reps.flatMap(({ id }) => most.get(id) ?? []);
 }

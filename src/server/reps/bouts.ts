@@ -1,11 +1,11 @@
-import { and, asc, desc, eq, inArray, isNull, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, sql, type SQL } from "drizzle-orm";
 import type { Stage } from "../../core/drills";
 import type { Verdict } from "../../core/judge/verdict";
 import type { GlanceRep } from "../../core/practice/glance";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, measure, rep, session, verdict } from "../db/schema";
-import { groups, overruled, toMeasured, toVerdict } from "./rows";
+import { groups, overruled, toVerdict } from "./rows";
 
 /** A rep as a list shows it; its strip is fetched for itself (strips.ts). */
 export interface RepCard {
@@ -50,11 +50,11 @@ const boutRows = (db: Db, which: SQL | undefined) => db
 
 /** A golfer's bouts with their reps, latest first. */
 export const listBouts = async (db: Db, golferId: string, limit: number, offset = 0): Promise<BoutCard[]> =>
-  (await withReps(db, await boutRows(db, eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(limit).offset(offset))).map((b) => b.bout);
+  withReps(db, await boutRows(db, eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(limit).offset(offset));
 
 /** Some bouts of a golfer's with their reps, by id. */
 export const boutsById = async (db: Db, golferId: string, ids: readonly string[]): Promise<Map<string, BoutCard>> =>
-  new Map(ids.length ? (await withReps(db, await boutRows(db, and(inArray(bout.id, [...ids]), eq(session.golferId, golferId))))).map((b) => [b.bout.id, b.bout] as const) : []);
+  new Map(ids.length ? (await withReps(db, await boutRows(db, and(inArray(bout.id, [...ids]), eq(session.golferId, golferId))))).map((b) => [b.id, b] as const) : []);
 
 /** One bout of a golfer's; null when there is none. */
 export async function findBout(db: Db, golferId: string, id: string): Promise<LookedOver | null> {
@@ -74,10 +74,10 @@ export const findSession = async (db: Db, golferId: string, id: string): Promise
 
 type BoutRows = Awaited<ReturnType<typeof boutRows>>;
 
-async function withReps(db: Db, bouts: BoutRows) {
+async function withReps(db: Db, bouts: BoutRows): Promise<BoutCard[]> {
   if (!bouts.length) return [];
   const rows = await db
-    .select({ id: rep.id, boutId: rep.boutId, problems: rep.problems, verdict, overruled: overruled.result, clipName: clip.name })
+    .select({ id: rep.id, boutId: rep.boutId, result: verdict.result, cue: verdict.cueWords, reason: verdict.reasonMessage, overruled: overruled.result, clipName: clip.name })
     .from(rep)
     .innerJoin(clip, eq(rep.clipSha256, clip.sha256))
     .leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
@@ -86,25 +86,32 @@ async function withReps(db: Db, bouts: BoutRows) {
     .orderBy(asc(rep.createdAt), asc(rep.index));
   const byBout = groups(rows, (r) => r.boutId);
   return bouts.map(({ definition, stageId, ...b }) => {
-    const own = byBout.get(b.id) ?? [];
-    const card: BoutCard = {
+    return {
       ...b, drillId: definition?.id ?? null, drill: definition?.name ?? null, stage: definition?.stages.find((s) => s.id === stageId) ?? null,
-      reps: own.map((r, i) => ({ id: r.id, number: i + 1, result: r.overruled ?? r.verdict?.result ?? null, cue: r.verdict?.cueWords ?? null, reason: r.verdict?.reasonMessage ?? null, clipName: r.clipName })),
+      reps: (byBout.get(b.id) ?? []).map(({ id, result, overruled: own, cue, reason, clipName }, i) => ({ id, number: i + 1, result: own ?? result, cue, reason, clipName })),
     };
-    return { bout: card, rows: own };
   });
 }
 
 /** Of the measures only those that a check asks for. */
 async function lookedOver(db: Db, rows: BoutRows): Promise<LookedOver[]> {
-  const found = await withReps(db, rows);
-  const asked = [...new Set(found.flatMap(({ bout: b }) => b.stage?.checks.map((c) => c.measure) ?? []))];
-  const ids = found.flatMap((f) => f.rows.map((r) => r.id));
-  const measures = ids.length && asked.length ? await db.select().from(measure).where(and(inArray(measure.repId, ids), inArray(measure.measureId, asked))) : [];
-  const byRep = groups(measures, (m) => m.repId);
-  return found.map(({ bout: b, rows: own }) => ({
+  const bouts = await withReps(db, rows);
+  const asked = [...new Set(bouts.flatMap((b) => b.stage?.checks.map((c) => c.measure) ?? []))];
+  const ids = bouts.flatMap((b) => b.reps.map((r) => r.id));
+  if (!ids.length) return bouts.map((b) => ({ bout: b, reps: [], problems: {} }));
+  const [judged, measures] = await Promise.all([
+    db.select({ id: rep.id, problems: rep.problems, verdict }).from(rep).leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed"))).where(inArray(rep.id, ids)),
+    // One row a rep: of a session's thousand and more, as rows, most of the time would go into taking them apart.
+    asked.length ? db.select({ repId: measure.repId, known: sql<GlanceRep["measures"]>`jsonb_object_agg(${measure.measureId}, jsonb_build_object('value', ${measure.value}, 'u', ${measure.u}))` }).from(measure).where(and(inArray(measure.repId, ids), inArray(measure.measureId, asked))).groupBy(measure.repId) : [],
+  ]);
+  const byRep = new Map(measures.map((m) => [m.repId, m.known] as const));
+  const known = new Map(judged.map((j) => [j.id, j] as const));
+  return bouts.map((b) => ({
     bout: b,
-    reps: own.map((r, i) => ({ id: r.id, result: b.reps[i]!.result, verdict: r.verdict && toVerdict(r.verdict), measures: Object.fromEntries((byRep.get(r.id) ?? []).map((m) => [m.measureId, toMeasured(m)])) })),
-    problems: Object.fromEntries(own.map((r) => [r.id, r.problems])),
+    reps: b.reps.map(({ id, result }) => {
+      const found = known.get(id)!.verdict;
+      return { id, result, verdict: found && toVerdict(found), measures: byRep.get(id) ?? {} };
+    }),
+    problems: Object.fromEntries(b.reps.map(({ id }) => [id, known.get(id)!.problems])),
   }));
 }

@@ -1,11 +1,9 @@
 import Link from "next/link";
 import type { LogBout } from "@/server/practice/log";
 import type { BoutCard } from "@/server/reps/bouts";
-import { TINY } from "@/ui/charts/strip/geometry";
-import { LazyStrip } from "@/ui/charts/strip/lazyStrip";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { shortTime } from "@/ui/kit/dates";
-import { repLabel, repTitle } from "./repLabel";
+import { TinyStrips } from "./tinyStrips";
 
 const RESULTS = [["pass", "passed"], ["fail", "failed"], ["not judged", "notJudged"]] as const;
 
@@ -28,19 +26,7 @@ export function BoutRow({ bout, row }: { bout: BoutCard; row: LogBout }) {
         {row.note && <p className="mt-2 text-[15px]">{row.note}</p>}
         {row.tags.length > 0 && <p className="mt-2 text-[14px] text-ink-2">{row.tags.map((t) => `#${t}`).join(" ")}</p>}
       </div>
-      <ul className="flex flex-wrap gap-x-4 gap-y-4">
-        {bout.reps.map((r) => (
-          <li key={r.id}>
-            <Link prefetch={false} href={`/reps/${r.id}`} className="block p-1 hover:bg-silt" aria-label={repLabel(r)} title={repTitle(r)}>
-              <LazyStrip id={r.id} size={TINY} className="h-[110px] w-[44px]" />
-              <span className="mt-1.5 flex items-center justify-between font-semibold">
-                {r.number}
-                {r.result && <VerdictGlyph name={glyphOf(r.result)} size={16} />}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ul>
+      <TinyStrips reps={bout.reps} />
     </section>
   );
 }

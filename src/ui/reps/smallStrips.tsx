@@ -7,6 +7,7 @@ import { CARD } from "@/ui/charts/strip/geometry";
 import { LazyStrip } from "@/ui/charts/strip/lazyStrip";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph } from "@/ui/kit/glyphs";
+import { useShownSoFar } from "@/ui/kit/shownSoFar";
 import { repLabel } from "./repLabel";
 
 /** So many can be laid over each other. */
@@ -37,9 +38,10 @@ export function CompareChosen({ ids }: Chosen) {
 
 /** Strips of many reps side by side, so that the odd one stands out. */
 export function SmallStrips({ reps, odd, best, chosen }: { reps: readonly RepCard[]; odd: ReadonlySet<string>; best: string | null; chosen: Chosen }) {
+  const shown = useShownSoFar(reps.length);
   return (
     <ul className="grid grid-cols-[repeat(auto-fill,minmax(110px,1fr))] gap-x-4 gap-y-6">
-      {reps.map((rep) => {
+      {reps.slice(0, shown).map((rep) => {
         const [isOdd, isBest, isChosen] = [odd.has(rep.id), rep.id === best, chosen.ids.includes(rep.id)];
         return (
           // What is not on the screen is not laid out: a long session has hundreds.
