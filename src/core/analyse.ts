@@ -157,7 +157,7 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
   else if (asksSpeed && hasStrike(ask.rules) && !ask.rules.slow && (slowed || read.reps.some(tooSlow))) problems.push(SLOW_MOTION);
   const { scene } = read;
   const lessOf = (r: FoundRep) => less && { rep: less.find((l) => sameRep(l, r)) ?? null };
-  const drawn = new Map<string, Motion[]>();
+  const [drawn, drawnAnew] = [new Map<string, Motion[]>(), new Map<string, Motion[]>()];
   const count = options.samples ?? SAMPLES;
   let all: Analysis | null = null;
   const saidOf = (index: number, said: Said): FoundRep | null => {
@@ -168,11 +168,16 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
   const sampledOf = (found: FoundRep, index: number, said: Said, part: CopiesPart): Sampled => {
     // Where the rep is cut out anew, or stands still at another time, it may have been something else.
     const { split, events } = said;
+    const anew = split !== undefined || events?.address !== undefined;
+    const kept = anew ? drawnAnew : drawn;
     const key = JSON.stringify([index, part, split, events?.address]);
-    let copies = drawn.get(key);
+    let copies = kept.get(key);
     if (!copies) {
-      const cut = split || events?.address !== undefined ? saidOf(index, { ...(split ? { split } : {}), ...(events?.address === undefined ? {} : { events: { address: events.address } }) }) : null;
-      drawn.set(key, (copies = [...copiesOf(cut ?? read.reps[index]!, index, scene, options, part)]));
+      const cut = anew ? saidOf(index, { ...(split ? { split } : {}), ...(events?.address === undefined ? {} : { events: { address: events.address } }) }) : null;
+      copies = [...copiesOf(cut ?? read.reps[index]!, index, scene, options, part)];
+      // Of what is cut anew only the latest: a split is moved many times.
+      drawnAnew.clear();
+      kept.set(key, copies);
     }
     return sample(copies, part[1] - part[0], found.rep, found.window, found.context);
   };

@@ -88,7 +88,7 @@ try {
   const [goodFilm, good] = [readFileSync("demo/clips/double-step-good.mp4"), readFileSync("demo/tracks/double-step-good.track")];
   const numbered = (k: number) => Buffer.concat([goodFilm, Buffer.from([0, 0, 0, 12]), Buffer.from("free"), Buffer.from([0, 0, k >> 8, k & 255])]);
   for (let k = 0; k < MANY; k++) await keep(numbered(k), good);
-  await page.goto(`${base}/read`);
+  await page.goto(`${base}/read`, { waitUntil: "networkidle" });
   const began = performance.now();
   await page.goto(`${base}/reps`, { waitUntil: "commit" });
   await page.getByRole("link", { name: /^Rep 1: / }).first().waitFor();
@@ -97,6 +97,8 @@ try {
 
   const drawn = await page.locator("[data-drawn=true]").count();
   const session = await page.locator('a[href^="/sessions/"]').first().getAttribute("href");
+  // From a page at rest, as the list was: not while strips of the list are still fetched.
+  await page.goto(`${base}/read`, { waitUntil: "networkidle" });
   await page.goto(`${base}${session!}`, { waitUntil: "commit" });
   await page.getByRole("link", { name: /^Rep 1: / }).first().waitFor();
   const sessionUsable = await page.evaluate(() => new Promise<number>((r) => requestAnimationFrame(() => setTimeout(() => r(performance.now())))));

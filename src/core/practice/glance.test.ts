@@ -1,12 +1,10 @@
 import { describe, expect, it } from "vitest";
-import type { Verdict } from "../judge/verdict";
 import { glance, type GlanceRep } from "./glance";
 
 /** A rep that lands so many ms before the top (40 late at most), with hips that go so far, cm. */
 function rep(id: string, land: number, sway: number, cue: string | null = land < -40 ? "Lead foot down sooner" : null): GlanceRep {
   const check = { id: "land", measure: "leadLandBeforeTop" as const, band: [-40, null] as [number, null], level: "must" as const, must: true, result: land < -40 ? ("fail" as const) : ("pass" as const), value: land, u: 10 };
-  const verdict: Verdict = { result: check.result, reason: null, cue: cue ? { id: "land", words: cue } : null, actions: [], checks: [check] };
-  return { id, result: verdict.result, verdict, measures: { leadLandBeforeTop: { value: land, u: 10 }, pelvisSway: { value: sway, u: 0.6 } } };
+  return { id, result: check.result, cue, checks: [check], measures: { leadLandBeforeTop: { value: land, u: 10 }, pelvisSway: { value: sway, u: 0.6 } } };
 }
 const asked = ["leadLandBeforeTop", "pelvisSway"] as const;
 

@@ -8,7 +8,10 @@ export interface GlanceRep {
   id: string;
   /** As the golfer says, where they overrule the program. */
   result: Verdict["result"] | null;
-  verdict: Verdict | null;
+  /** In words, if it got one. */
+  cue: string | null;
+  /** Of one that failed; null where nobody asks how close it came. */
+  checks: Verdict["checks"] | null;
   measures: Readonly<Record<string, Pick<Measured, "value" | "u">>>;
 }
 
@@ -43,11 +46,11 @@ const MAD_TO_SD = 1.4826;
 export function glance(reps: readonly GlanceRep[], asked: readonly MeasureId[]): Glance {
   const passed = reps.filter((r) => r.result === "pass").length;
   const judged = passed + reps.filter((r) => r.result === "fail").length;
-  const cues = reps.flatMap((r) => (r.result === "fail" ? (r.verdict?.cue?.words ?? []) : []));
+  const cues = reps.flatMap((r) => (r.result === "fail" ? (r.cue ?? []) : []));
   const count = (words: string) => cues.filter((c) => c === words).length;
   const words = [...new Set(cues)].sort((a, b) => count(b) - count(a))[0];
   const closest = reps.flatMap((r) => {
-    const room = r.result === "pass" || !r.verdict ? null : margin(r.verdict);
+    const room = r.result === "pass" || !r.checks ? null : margin({ checks: r.checks });
     return room === null ? [] : [{ id: r.id, room }];
   }).sort((a, b) => b.room - a.room)[0];
   const far = farthest(reps, asked);

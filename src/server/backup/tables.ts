@@ -4,7 +4,7 @@ import { sql } from "drizzle-orm";
 import type { Db } from "../db/open";
 
 /** All tables, each after those that it points to. */
-export const TABLES = ["golfer", "session", "own_drill", "drill_version", "bout", "bout_measure", "plan", "clip", "rep", "event", "measure", "verdict", "correction"] as const;
+export const TABLES = ["golfer", "session", "own_drill", "drill_version", "bout", "bout_measure", "plan", "clip", "rep", "event", "measure", "verdict", "correction", "insoles"] as const;
 export type TableName = (typeof TABLES)[number];
 
 /** Rows that are read or written at a time. */

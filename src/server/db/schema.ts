@@ -7,6 +7,7 @@ import { STANCES } from "../../core/choose/reach";
 import type { Drill } from "../../core/drills";
 import type { Styles, SymptomId } from "../../core/drills/drill";
 import type { Flight } from "../../core/practice/flight";
+import type { InsoleRows } from "../../core/practice/insoles/rows";
 import type { KeptBout, WeekRoom } from "../../core/practice/plan/week";
 
 const id = () => text("id").primaryKey();
@@ -196,3 +197,14 @@ export const correction = pgTable("correction", {
   createdAt: created(),
   undoneAt: timestamp("undone_at", { withTimezone: true }),
 }, (t) => [index("correction_rep").on(t.repId, t.place)]);
+
+/** What insoles measured of a rep, laid on its film's clock. */
+export const insoles = pgTable("insoles", {
+  repId: text("rep_id").primaryKey().references(() => rep.id, { onDelete: "cascade" }),
+  fileName: text("file_name").notNull(),
+  /** Added to the file's own time, ms; and how well its share went with the estimated one there. */
+  offsetMs: doublePrecision("offset_ms").notNull(),
+  r: doublePrecision("r").notNull(),
+  rows: jsonb("rows").$type<InsoleRows>().notNull(),
+  createdAt: created(),
+});

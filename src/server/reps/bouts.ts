@@ -1,11 +1,11 @@
-import { and, asc, desc, eq, inArray, isNull, sql, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, ne, sql, type SQL } from "drizzle-orm";
 import type { Stage } from "../../core/drills";
 import type { Verdict } from "../../core/judge/verdict";
 import type { GlanceRep } from "../../core/practice/glance";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, measure, rep, session, verdict } from "../db/schema";
-import { groups, overruled, toVerdict } from "./rows";
+import { groups, overruled } from "./rows";
 
 /** A rep as a list shows it; its strip is fetched for itself (strips.ts). */
 export interface RepCard {
@@ -70,7 +70,7 @@ export async function latestBout(db: Db, golferId: string): Promise<LookedOver |
 
 /** The bouts of one of a golfer's sessions, in their order; none when there is no such session. */
 export const findSession = async (db: Db, golferId: string, id: string): Promise<LookedOver[]> =>
-  lookedOver(db, await boutRows(db, and(eq(session.id, id), eq(session.golferId, golferId))).orderBy(asc(bout.startedAt)));
+  lookedOver(db, await boutRows(db, and(eq(session.id, id), eq(session.golferId, golferId))).orderBy(asc(bout.startedAt)), false);
 
 type BoutRows = Awaited<ReturnType<typeof boutRows>>;
 
@@ -93,25 +93,22 @@ async function withReps(db: Db, bouts: BoutRows): Promise<BoutCard[]> {
   });
 }
 
-/** Of the measures only those that a check asks for. */
-async function lookedOver(db: Db, rows: BoutRows): Promise<LookedOver[]> {
+/** Of the measures only those that a check asks for. @param close whether it is asked how close failed reps came, and what was wrong with films */
+async function lookedOver(db: Db, rows: BoutRows, close = true): Promise<LookedOver[]> {
   const bouts = await withReps(db, rows);
   const asked = [...new Set(bouts.flatMap((b) => b.stage?.checks.map((c) => c.measure) ?? []))];
-  const ids = bouts.flatMap((b) => b.reps.map((r) => r.id));
-  if (!ids.length) return bouts.map((b) => ({ bout: b, reps: [], problems: {} }));
-  const [judged, measures] = await Promise.all([
-    db.select({ id: rep.id, problems: rep.problems, verdict }).from(rep).leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed"))).where(inArray(rep.id, ids)),
+  if (!bouts.some((b) => b.reps.length)) return bouts.map((b) => ({ bout: b, reps: [], problems: {} }));
+  // By their bouts: hundreds of reps' own ids take longer to send than to look up.
+  const theirs = and(inArray(rep.boutId, bouts.map((b) => b.id)), isNull(rep.removedAt));
+  const [wrong, measures] = await Promise.all([
+    close ? db.select({ id: rep.id, problems: rep.problems, checks: verdict.checks }).from(rep).leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed"), ne(verdict.result, "pass"))).where(theirs) : [],
     // One row a rep: of a session's thousand and more, as rows, most of the time would go into taking them apart.
-    asked.length ? db.select({ repId: measure.repId, known: sql<GlanceRep["measures"]>`jsonb_object_agg(${measure.measureId}, jsonb_build_object('value', ${measure.value}, 'u', ${measure.u}))` }).from(measure).where(and(inArray(measure.repId, ids), inArray(measure.measureId, asked))).groupBy(measure.repId) : [],
+    asked.length ? db.select({ repId: measure.repId, known: sql<GlanceRep["measures"]>`jsonb_object_agg(${measure.measureId}, jsonb_build_object('value', ${measure.value}, 'u', ${measure.u}))` }).from(rep).innerJoin(measure, and(eq(measure.repId, rep.id), inArray(measure.measureId, asked))).where(theirs).groupBy(measure.repId) : [],
   ]);
-  const byRep = new Map(measures.map((m) => [m.repId, m.known] as const));
-  const known = new Map(judged.map((j) => [j.id, j] as const));
+  const [byRep, known] = [new Map(measures.map((m) => [m.repId, m.known] as const)), new Map(wrong.map((w) => [w.id, w] as const))];
   return bouts.map((b) => ({
     bout: b,
-    reps: b.reps.map(({ id, result }) => {
-      const found = known.get(id)!.verdict;
-      return { id, result, verdict: found && toVerdict(found), measures: byRep.get(id) ?? {} };
-    }),
-    problems: Object.fromEntries(b.reps.map(({ id }) => [id, known.get(id)!.problems])),
+    reps: b.reps.map(({ id, result, cue }) => ({ id, result, cue, checks: known.get(id)?.checks ?? null, measures: byRep.get(id) ?? {} })),
+    problems: Object.fromEntries(b.reps.map(({ id }) => [id, known.get(id)?.problems ?? []])),
   }));
 }

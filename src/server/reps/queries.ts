@@ -2,11 +2,13 @@ import { and, asc, eq, isNull, or } from "drizzle-orm";
 import type { RepSeries } from "../../core/analyse";
 import type { Drill, Stage } from "../../core/drills";
 import { toldOf, type Measured, type Told, type Verdict } from "../../core/judge/verdict";
+import type { LaidInsoles } from "../../core/practice/insoles/rows";
 import type { Correction } from "../../core/reps/corrections";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
 import { correctionsOf } from "./correct";
+import { insolesOf } from "./insoles";
 import { toMeasured, toVerdict } from "./rows";
 
 export interface RepDetail {
@@ -43,6 +45,8 @@ export interface RepDetail {
   measures: Record<string, Measured>;
   verdict: Verdict | null;
   series: RepSeries;
+  /** What insoles measured, if any were worn. */
+  insoles: LaidInsoles | null;
 }
 
 /** One rep with all that its page shows; null when there is none. */
@@ -57,12 +61,13 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
     .where(eq(rep.id, id));
   if (!row || !row.rep.series) return null;
-  const [siblings, events, measures, verdicts, corrections] = await Promise.all([
+  const [siblings, events, measures, verdicts, corrections, insoles] = await Promise.all([
     db.select({ id: rep.id }).from(rep).where(and(eq(rep.boutId, row.bout.id), or(isNull(rep.removedAt), eq(rep.id, id)))).orderBy(asc(rep.createdAt), asc(rep.index)),
     db.select().from(event).where(eq(event.repId, id)).orderBy(asc(event.t)),
     db.select().from(measure).where(eq(measure.repId, id)),
     db.select().from(verdict).where(eq(verdict.repId, id)),
     correctionsOf(db, id),
+    insolesOf(db, id),
   ]);
   const boutReps = siblings.map((s) => s.id);
   const said = (by: (typeof verdicts)[number]["by"]) => {
@@ -99,5 +104,6 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     measures: Object.fromEntries(measures.map((m) => [m.measureId, toMeasured(m)])),
     verdict: said("computed"),
     series: row.rep.series,
+    insoles,
   };
 }

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { Button } from "@/ui/kit/button";
+import { FILE_INPUT } from "@/ui/kit/fileChoice";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import { sendBackup } from "./sendBackup";
 
@@ -99,7 +100,7 @@ function Restore() {
     <section aria-labelledby="restore">
       <h2 id="restore" className="text-[23px]">Bring a backup back</h2>
       <p className="mb-3 text-[17px]">It takes the place of everything that is here now. It is read whole and checked before anything is changed.</p>
-      <label className="block text-[15px]">The file<input type="file" accept=".zip,application/zip" className="mt-1 block max-w-full file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-control file:border-[1.5px] file:border-solid file:border-edge file:bg-paper file:px-4 file:font-semibold file:text-ink" onChange={(e) => setFile(e.target.files?.[0] ?? null)} /></label>
+      <label className="block text-[15px]">The file<input type="file" accept=".zip,application/zip" className={FILE_INPUT} onChange={(e) => setFile(e.target.files?.[0] ?? null)} /></label>
       <div className="mt-3 flex gap-3">
         <Button disabled={!file || running !== null} onClick={() => void begin()}>Put it in the place of what is here</Button>
         {running && <Button onClick={() => stop.current?.abort()}>Stop</Button>}

@@ -28,8 +28,12 @@ const worker: AgainWorker = {
   open(track, options, was, part, ahead) {
     const clip = openAnalysis(readTrack(track), options);
     opened = { clip, at: clip.placeOf(was), part };
-    // The copies are drawn before they are asked for.
-    if (ahead && opened.at >= 0) clip.sampleAgain(opened.at, {}, part);
+    // The copies are drawn before they are asked for; and read as after a new split, which takes longest, so that the first answer finds all that it runs compiled.
+    if (ahead && opened.at >= 0) {
+      const drawn = clip.sampleAgain(opened.at, {}, part);
+      clip.sampleAgain(opened.at, { split: { from: was.from, to: was.to } }, part);
+      if (drawn) clip.again(opened.at, {}, drawn);
+    }
     return { scale: clip.scale };
   },
   sample: (said) => (own = opened && opened.at >= 0 ? opened.clip.sampleAgain(opened.at, said, opened.part) : null),

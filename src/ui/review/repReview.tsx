@@ -4,6 +4,8 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { toast } from "sonner";
+import { against } from "@/core/practice/insoles/against";
+import { fromRows } from "@/core/practice/insoles/rows";
 import { overruledBy } from "@/core/reps/corrections";
 import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
@@ -13,6 +15,7 @@ import { useAttempt } from "@/ui/kit/useAttempt";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { AlsoMeasured } from "./alsoMeasured";
 import { CorrectPanel } from "./correctPanel";
+import { InsolesPanel } from "./insolesPanel";
 import { Next } from "./next";
 import { repFileName } from "./repFileName";
 import { download, pngFile, svgFile } from "./saveStrip";
@@ -37,6 +40,8 @@ export function RepReview({ rep: first, best, bin }: { rep: RepDetail; best: str
   const [wanted, setWanted] = useState<{ ms: number } | null>(null);
   const seek = (to: number) => setWanted({ ms: to });
   const zero = events.top ?? rep.series.t[0]!;
+  const [laid, setLaid] = useState(first.insoles);
+  const insoleShare = laid ? against(fromRows(laid.rows), rep.series, rep.hand).leadShare : undefined;
   return (
     <>
       <Heading rep={rep} best={best} />
@@ -49,10 +54,11 @@ export function RepReview({ rep: first, best, bin }: { rep: RepDetail; best: str
           )}
           <Next rep={rep} />
         </div>
-        <StripPanel rep={rep} events={events} ms={ms} busy={correcting.busy} seek={seek} correct={correcting.correct} />
+        <StripPanel rep={rep} events={events} ms={ms} busy={correcting.busy} seek={seek} correct={correcting.correct} insoleShare={insoleShare} />
       </div>
       <Out rep={rep} bin={bin} />
       <CorrectPanel rep={rep} ms={ms} zero={zero} busy={correcting.busy} seek={seek} correct={correcting.correct} undo={correcting.undo} />
+      {!rep.series.behind && <InsolesPanel rep={rep} laid={laid} changed={setLaid} />}
       <AlsoMeasured rep={rep} />
     </>
   );

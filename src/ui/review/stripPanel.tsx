@@ -7,6 +7,7 @@ import type { RepDetail } from "@/server/reps/queries";
 import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
+import type { StripData } from "@/ui/charts/strip/stripData";
 import { captionOf, EVENT_WORDS, StripEdges, stripEvents } from "@/ui/charts/strip/words";
 import { CheckRow } from "./checkRow";
 
@@ -17,11 +18,11 @@ const DRAG_PX = 6;
 const HARDLY_MS = 1;
 
 /** The strip between its event names and its checks, each check at the height of its gate. */
-export function StripPanel({ rep, events: own, ms, busy, seek, correct }: { rep: RepDetail; events: Record<string, number>; ms: number; busy: boolean; seek: (ms: number) => void; correct: (c: Correction) => void }) {
+export function StripPanel({ rep, events: own, ms, busy, seek, correct, insoleShare }: { rep: RepDetail; events: Record<string, number>; ms: number; busy: boolean; seek: (ms: number) => void; correct: (c: Correction) => void; insoleShare: StripData["insoleShare"] }) {
   const events = stripEvents(own, rep.series);
   const checks = rep.verdict?.checks ?? [];
   const at = Object.fromEntries(Object.entries(rep.measures).map(([id, m]) => [id, m.at]));
-  const data = { series: rep.series, events, hand: rep.hand, checks, at };
+  const data: StripData = { series: rep.series, events, hand: rep.hand, checks, at, insoleShare };
   const s = stripScales(FILM, rep.series, events, rep.hand);
   const gates = gatesOf(checks, at, rep.series, events, s, FILM);
   const names = new Map(rep.stage?.checks.map((c) => [c.id, c.name] as const));
@@ -91,7 +92,7 @@ export function StripPanel({ rep, events: own, ms, busy, seek, correct }: { rep:
           <div className="pointer-events-none absolute h-[3px] bg-ink" style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }} />
           <div data-testid="strip-time" className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper" style={{ top: y - 12, right: FILM.width + 6 }}>{signed(ms - zero)} ms</div>
         </div>
-        {rep.series.behind || rep.series.footTurn ? <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>{captionOf(rep.series)}</p> : <Legend hands={rep.series.turn !== undefined} />}
+        {rep.series.behind || rep.series.footTurn ? <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>{captionOf(rep.series)}</p> : <Legend hands={rep.series.turn !== undefined} insoles={insoleShare !== undefined} />}
       </div>
       <svg width={36} height={FILM.height} className="mt-8 hidden shrink-0 overflow-visible lg:block" aria-hidden>
         {gates.map((g) => {
@@ -115,9 +116,10 @@ export function StripPanel({ rep, events: own, ms, busy, seek, correct }: { rep:
 const signed = (v: number) => Math.round(v).toString().replace("-", "−");
 
 /** What the strip's marks mean. */
-function Legend({ hands }: { hands: boolean }) {
+function Legend({ hands, insoles }: { hands: boolean; insoles: boolean }) {
   const items: [React.ReactNode, string][] = [
     [<path key="w" d="M0 6H22" stroke="var(--stream)" strokeWidth={11} strokeOpacity={0.3} />, "weight, as wide as it is unsure"],
+    ...(insoles ? [[<path key="i" d="M0 6H22" stroke="var(--ink)" strokeWidth={2} strokeDasharray="2 3" />, "weight by your insoles"] as [React.ReactNode, string]] : []),
     [<path key="h" d="M0 6H22" stroke="var(--ink-2)" strokeWidth={1.6} strokeDasharray="6 3" />, "hips"],
     ...(hands ? [[<path key="d" d="M0 6H22" stroke="var(--ink)" strokeWidth={2.4} strokeDasharray="0.1 6" strokeLinecap="round" />, "hands"] as [React.ReactNode, string]] : []),
     [<path key="t" d="M6 0V12M16 0V12" stroke="var(--edge)" strokeWidth={3} />, "thin: toe down, broad: heel down"],
@@ -127,7 +129,7 @@ function Legend({ hands }: { hands: boolean }) {
       {items.map(([mark, words]) => (
         <li key={words} className="flex items-center gap-2"><svg width={22} height={12} aria-hidden>{mark}</svg>{words}</li>
       ))}
-      <li>Estimated from the film, not from a plate.</li>
+      <li>{insoles ? "Weight and hips are estimated from the film." : "Estimated from the film, not from a plate."}</li>
     </ul>
   );
 }

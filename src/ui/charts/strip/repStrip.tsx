@@ -102,7 +102,7 @@ function Print({ side, mirror, x, y, height, landed }: { side: "lead" | "trail";
   );
 }
 
-function Lines({ data: { series }, s, size, hips, hands }: Part & { hips: boolean; hands: boolean }) {
+function Lines({ data: { series, insoleShare }, s, size, hips, hands }: Part & { hips: boolean; hands: boolean }) {
   const indices = visible(series, s.from, s.to);
   const y = (i: number) => s.y(series.t[i]!);
   const oneFoot = (i: number) => series.leadAir[i] === 1 || series.trailAir[i] === 1;
@@ -113,6 +113,7 @@ function Lines({ data: { series }, s, size, hips, hands }: Part & { hips: boolea
   const stream = line<number>().y(y).x((i) => at(i, series.leadShare[i]!)).curve(curveMonotoneY);
   const middle = line<number>().y(y).x((i) => at(i, 50));
   const pelvis = line<number>().y(y).x((i) => s.x(series.pelvisT[i]!));
+  const worn = insoleShare && line<number>().defined((i) => insoleShare[i] !== null).y(y).x((i) => at(i, insoleShare[i]!));
   const swung = line<number>().y(y).x((i) => s.x(series.handsT[i]!));
   return (
     <g fill="none">
@@ -121,6 +122,7 @@ function Lines({ data: { series }, s, size, hips, hands }: Part & { hips: boolea
       {hips && <path d={pelvis(indices) ?? ""} stroke="var(--ink-2)" strokeWidth={1.5} strokeDasharray="6 4" />}
       {hands && <path d={swung(indices) ?? ""} stroke="var(--ink)" strokeWidth={2.4} strokeDasharray="0.1 6" strokeLinecap="round" />}
       <path d={stream(indices) ?? ""} stroke="var(--stream)" strokeWidth={size.stream} strokeLinejoin="round" />
+      {worn && <path d={worn(indices) ?? ""} stroke="var(--ink)" strokeWidth={2} strokeDasharray="2 3" />}
     </g>
   );
 }
