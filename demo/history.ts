@@ -52,12 +52,16 @@ export function pastBouts(): PastBout[] {
       const skill = skillAt(week);
       const date = laterDay(FIRST, 7 * week + day);
       const own = { place, weather: place === "Towpath Nine" ? pick(WEATHER) : "indoors", club: "iron", tags: week % 6 === 2 && day === 5 ? ["lesson"] : [] };
-      out.push({ ...own, at: `${date}T16:${10 + Math.floor(random.uniform() * 40)}:00Z`, drill: "double-step", note: week === SORE_WEEK + 1 ? "Back again after a sore week, half of it." : pick(NOTES), feltShare: null, flight: place === "Towpath Nine" ? { strike: pick(random.uniform() < skill ? ["clean"] : ["heavy", "thin"]) } : null, scripts: Array.from({ length: week === SORE_WEEK + 1 ? 3 : 5 }, () => step(skill, random)) });
+      const steps = Array.from({ length: week === SORE_WEEK + 1 ? 3 : 5 }, () => step(skill, random));
+      out.push({ ...own, at: `${date}T16:${10 + Math.floor(random.uniform() * 40)}:00Z`, drill: "double-step", note: week === SORE_WEEK + 1 ? "Back again after a sore week, half of it." : pick(NOTES), feltShare: week % 2 ? null : felt(44 - 34 * skill, week, random), flight: place === "Towpath Nine" ? { strike: pick(random.uniform() < skill ? ["clean"] : ["heavy", "thin"]) } : null, scripts: steps });
       if (week % 3 === 0 && day === 5) out.push({ ...own, at: `${date}T17:10:00Z`, drill: "normal-swing", note: null, feltShare: null, flight: null, scripts: Array.from({ length: 3 }, () => ownSwing(skill, random)) });
     }
   }
   return out;
 }
+
+/** What she feels on the lead foot when it bears least, % in fives: more than is there, less and less so. */
+const felt = (loaded: number, week: number, r: Seeded): number => 5 * Math.round(Math.min(95, Math.max(5, loaded + 18 * Math.exp(-week / 14) + 5 * r.normal())) / 5);
 
 const about = (r: Seeded, middle: number, spread: number): number => middle + spread * r.normal();
 

@@ -4,6 +4,9 @@ import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { z } from "zod";
 import { checkDrillFile, fileOf, readDrillFile, type FileProblem } from "@/core/formats/drillFile";
+import { wentOnKey } from "@/core/practice/ladder";
+import { keepOfGolfer } from "@/server/golfers/golfers";
+import { localDay } from "@/server/practice/localDay";
 import { addOwn, drillOf, isOwn, keepVersion, setRemoved, versionsOf } from "@/server/drills/ownDrills";
 import { judgeAllAgain } from "@/server/reps/judgeAgain";
 import { whoever } from "./whoever";
@@ -70,4 +73,16 @@ export async function binDrill(id: string, removed: boolean): Promise<void> {
   const { db } = await own(id);
   await setRemoved(db, id, removed);
   revalidatePath("/drills");
+}
+
+/** Goes on from a stage before it is done, or stays on it after all: the golfer's own decision, kept with its day. */
+export async function goOn(id: string, stage: string, on: boolean): Promise<void> {
+  const { db, golfer } = await whoever();
+  const drill = await drillOf(db, drillId.parse(id));
+  const known = drill?.stages.find((s) => s.id === stage);
+  if (!drill || !known) throw new Error("There is no such stage.");
+  const key = wentOnKey(drill.id, known.id);
+  const { [key]: _, ...others } = golfer.wentOn;
+  await keepOfGolfer(db, golfer.id, { wentOn: on ? { ...others, [key]: localDay(new Date()) } : others });
+  revalidatePath(`/drills/${drill.id}`);
 }

@@ -42,3 +42,13 @@ export async function keepSore(part: string | null): Promise<void> {
   await keepOfGolfer(db, golfer.id, { sore: part === null ? null : { part: z.string().trim().min(1).max(60).parse(part), since: localDay(new Date()) } });
   revalidatePath("/plan");
 }
+
+/** What the golfer says of their body, asked before the first bout of a day or after a heavy one: what is sore, or nothing. What is left of the week is planned again where that changes. */
+export async function sayBody(when: "before" | "after", part: string | null): Promise<void> {
+  const { db, golfer } = await whoever();
+  const today = localDay(new Date());
+  const sore = part === null ? null : { part: z.string().trim().min(1).max(60).parse(part), since: golfer.sore?.since ?? today };
+  await keepOfGolfer(db, golfer.id, { sore, body: { ...golfer.body, [z.enum(["before", "after"]).parse(when)]: today } });
+  if ((sore === null) !== (golfer.sore === null)) await planAgain(db, { ...golfer, sore }, mondayOf(today), today);
+  revalidatePath("/", "layout");
+}

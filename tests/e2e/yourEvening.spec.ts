@@ -133,6 +133,26 @@ test("an event is dragged in the strip to where the film shows it, and taken bac
   await expect(page.getByText(/^With what you changed/)).toHaveCount(0);
 });
 
+test("insoles are laid on the film by the steps and shown beside the estimate; a file that is not of it is said", async ({ page }) => {
+  await openFailed(page);
+  const file = page.getByLabel("The insoles’ file");
+  await file.setInputFiles("demo/insoles/double-step-left.csv");
+  await expect(page.getByRole("alert").filter({ hasText: "nowhere in it does the weight move as in this rep" })).toBeVisible();
+  await file.setInputFiles({ name: "notes.csv", mimeType: "text/csv", buffer: Buffer.from("time,heel\n0,1") });
+  await expect(page.getByRole("alert").filter({ hasText: "no column t_ms" })).toBeVisible();
+  await file.setInputFiles("demo/insoles/double-step-lead-late.csv");
+  const told = page.getByText(/^Over the whole rep the film’s estimate was \d+ % of the weight away/);
+  await expect(told).toBeVisible();
+  await expect(page.getByRole("row", { name: /^top / })).toContainText("% toe");
+  await accessible(page);
+  await page.reload();
+  await expect(told).toBeVisible();
+  await page.getByRole("button", { name: "Take the insoles off this rep" }).click();
+  await expect(told).toBeHidden();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(told).toBeVisible();
+});
+
 test("a rep goes out as a picture, as a clip and as one file with all of it", async ({ page }) => {
   await openFailed(page);
   await page.getByLabel("Balance and weight").check();

@@ -84,6 +84,30 @@ test("a bout without film stands in the log, is found by its words, has its row,
   await expect(page.getByRole("region", { name: /^Ball toss/ })).toHaveCount(1);
 });
 
+test("the body is asked after once a day, a sore one gets an easy week; a stage is gone on from and gone back to", async ({ page }) => {
+  await known(page);
+  await page.goto("/film?drill=double-step");
+  await page.getByRole("heading", { name: "Before you begin: is anything sore?" }).waitFor();
+  await accessible(page);
+  await page.getByRole("button", { name: "Something is" }).click();
+  await page.getByRole("button", { name: "lower back" }).click();
+  await expect(page.getByRole("heading", { name: /sore/ })).toBeHidden();
+  await page.goto("/plan");
+  await page.getByText("What is the plan made from?").click();
+  await expect(page.getByText(/^Your lower back, since/)).toBeVisible();
+  await page.getByRole("button", { name: "It is well again" }).click();
+  await expect(page.getByLabel("What?")).toBeVisible();
+
+  await page.goto("/drills/trail-foot-pivot");
+  const stages = page.locator("section", { has: page.getByRole("heading", { name: "Stages" }) });
+  await stages.getByRole("button", { name: "Go on without it" }).click();
+  await expect(stages.getByText(/^You went on from it on/)).toBeVisible();
+  await accessible(page);
+  await page.reload();
+  await stages.getByRole("button", { name: "Stay on it after all" }).click();
+  await expect(stages.getByText(/^You went on from it on/)).toBeHidden();
+});
+
 test("all of it goes out as one file and comes back; a damaged one is refused and nothing changes", async ({ page }, info) => {
   await known(page);
   await page.goto("/data");

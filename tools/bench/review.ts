@@ -13,12 +13,14 @@ import { openSite } from "./site";
 
 const [CLIP, TRACK] = ["demo/clips/double-step-lead-late.mp4", "demo/tracks/double-step-lead-late.track"];
 const LARGE = ".work/review-1080p60.mp4";
-const [SCRUBS, EDITS, MANY, WALKED] = [200, 24, 200, 100];
+const [SCRUBS, EDITS, MANY, WALKED, VISITS] = [200, 24, 200, 100, 5];
 
 mkdirSync(".work", { recursive: true });
 if (!existsSync(LARGE)) execFileSync("ffmpeg", ["-v", "error", "-i", CLIP, "-vf", "tpad=stop_mode=clone:stop_duration=5,scale=1920:1080", "-t", "5", "-r", "60", "-c:v", "libx264", "-preset", "fast", "-crf", "20", "-g", "60", "-an", "-y", LARGE]);
 const sha = (b: Uint8Array) => createHash("sha256").update(b).digest("hex");
 const p95 = (x: readonly number[]) => Math.round(quantile(x, 0.95) * 10) / 10;
+const middle = (x: readonly number[]) => Math.round(quantile(x, 0.5));
+const most = (x: readonly number[]) => Math.round(Math.max(...x));
 const { base, dir, page, end } = await openSite("review", 3182);
 
 /** What all of the browser's processes hold, MB. */
@@ -69,8 +71,11 @@ try {
   const edits: Record<string, number[]> = { event: [], foot: [], split: [], golfer: [] };
   const edited = async (kind: string, does: () => Promise<void>) => {
     const before = await page.evaluate(() => performance.getEntriesByName("kingfisher:corrected").length);
+    // The server judges it once more for itself: the next one comes when that is kept, as a golfer's does.
+    const kept = page.waitForResponse((r) => r.url().endsWith("/corrections"));
     await does();
     await page.waitForFunction((n) => performance.getEntriesByName("kingfisher:corrected").length > n, before);
+    await kept;
     edits[kind]!.push(await page.evaluate(() => (performance.getEntriesByName("kingfisher:corrected").at(-1) as PerformanceMark).detail as number));
   };
   for (let k = 0; k < EDITS; k++) {
@@ -88,20 +93,21 @@ try {
   const [goodFilm, good] = [readFileSync("demo/clips/double-step-good.mp4"), readFileSync("demo/tracks/double-step-good.track")];
   const numbered = (k: number) => Buffer.concat([goodFilm, Buffer.from([0, 0, 0, 12]), Buffer.from("free"), Buffer.from([0, 0, k >> 8, k & 255])]);
   for (let k = 0; k < MANY; k++) await keep(numbered(k), good);
-  await page.goto(`${base}/read`, { waitUntil: "networkidle" });
-  const began = performance.now();
-  await page.goto(`${base}/reps`, { waitUntil: "commit" });
-  await page.getByRole("link", { name: /^Rep 1: / }).first().waitFor();
-  const usable = await page.evaluate(() => new Promise<number>((r) => requestAnimationFrame(() => setTimeout(() => r(performance.now())))));
-  const wall = performance.now() - began;
-
+  /** From a page at rest until a page's first rep is there and painted, ms; over some visits, the first one cold. */
+  const usable = async (path: string): Promise<number[]> => {
+    const times: number[] = [];
+    for (let k = 0; k < VISITS; k++) {
+      await page.goto(`${base}/read`, { waitUntil: "networkidle" });
+      await page.goto(`${base}${path}`, { waitUntil: "commit" });
+      await page.getByRole("link", { name: /^Rep 1: / }).first().waitFor();
+      times.push(await page.evaluate(() => new Promise<number>((r) => requestAnimationFrame(() => setTimeout(() => r(performance.now()))))));
+    }
+    return times;
+  };
+  const list = await usable("/reps");
   const drawn = await page.locator("[data-drawn=true]").count();
-  const session = await page.locator('a[href^="/sessions/"]').first().getAttribute("href");
-  // From a page at rest, as the list was: not while strips of the list are still fetched.
-  await page.goto(`${base}/read`, { waitUntil: "networkidle" });
-  await page.goto(`${base}${session!}`, { waitUntil: "commit" });
-  await page.getByRole("link", { name: /^Rep 1: / }).first().waitFor();
-  const sessionUsable = await page.evaluate(() => new Promise<number>((r) => requestAnimationFrame(() => setTimeout(() => r(performance.now())))));
+  const sessionPath = (await page.locator('a[href^="/sessions/"]').first().getAttribute("href"))!;
+  const session = await usable(sessionPath);
 
   // Walked through as a golfer does: on from rep to rep, in one and the same page.
   await page.getByRole("link", { name: /^Rep 1: / }).first().click();
@@ -119,11 +125,11 @@ try {
   const event = [...edits.event!, ...edits.foot!, ...edits.split!];
   const figures = {
     preReadMs: Math.round(read.ms), cacheMb: Math.round(read.bytes / 1e6), pictures: read.count, scrubP95Ms: p95(scrubs.map((s) => s.ms)), scrubbedToFilm: scrubs.filter((s) => s.right).length / scrubs.length,
-    editToVerdictMs: p95(event), eventMs: p95(edits.event!), footMs: p95(edits.foot!), splitMs: p95(edits.split!), golferToVerdictMs: p95(edits.golfer!), manyReps: MANY, manyUsableMs: Math.round(usable), manyWallMs: Math.round(wall), sessionUsableMs: Math.round(sessionUsable), drawnAtFirst: drawn, walked: WALKED, memoryGrown: Math.round(grown * 1000) / 1000,
+    editToVerdictMs: p95(event), eventMs: p95(edits.event!), footMs: p95(edits.foot!), splitMs: p95(edits.split!), golferToVerdictMs: p95(edits.golfer!), manyReps: MANY, listMs: middle(list), listWorstMs: most(list), sessionMs: middle(session), sessionWorstMs: most(session), drawnAtFirst: drawn, walked: WALKED, memoryGrown: Math.round(grown * 1000) / 1000,
   };
   console.log(`all ${figures.pictures} pictures of 5 s of 1080p60 are there after ${figures.preReadMs} ms (4,000 at most) and take ${figures.cacheMb} MB (300 at most); 95 % of ${SCRUBS} are painted within ${figures.scrubP95Ms} ms (50 at most)`);
   console.log(`a correction's verdict is there within ${figures.editToVerdictMs} ms (150 at most), of another hand or stature within ${figures.golferToVerdictMs} ms (600 at most)`);
-  console.log(`the list with ${MANY} reps is usable after ${figures.manyUsableMs} ms, their session after ${figures.sessionUsableMs} ms (500 at most), with ${drawn} strips drawn; after ${WALKED} reps walked through the browser holds ${(100 * grown).toFixed(1)} % more than after ${settled}`);
+  console.log(`the list with ${MANY} reps is usable after ${figures.listMs} ms, their session after ${figures.sessionMs} ms (500 at most; the worst of ${VISITS} visits ${figures.listWorstMs} and ${figures.sessionWorstMs}), with ${drawn} strips drawn; after ${WALKED} reps walked through the browser holds ${(100 * grown).toFixed(1)} % more than after ${settled}`);
   report("review", figures);
   console.log(JSON.stringify(figures));
 } finally {

@@ -2,7 +2,10 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { startsStill } from "@/core/live/loop";
 import { hasStrike } from "@/core/reps/rep";
+import { sayBody } from "@/app/planActions";
 import { whoever } from "@/app/whoever";
+import { dayDone } from "@/server/practice/dayDone";
+import { localDay } from "@/server/practice/localDay";
 import { BASELINE } from "@/server/reps/ownSwings";
 import { drillOf } from "@/server/drills/ownDrills";
 import { DRILLS, type Drill } from "@/core/drills";
@@ -32,8 +35,9 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
   if (!drill) notFound();
   const stage = drill.stages.find((s) => s.id === stageId) ?? drill.stages.find((s) => s.main) ?? drill.stages[0]!;
   const wanted = Number(reps);
-  const standing = ladder(drill, (await stageReps(db, golfer.id, [drill.id])).get(drill.id) ?? []).find((s) => s.stage.id === stage.id)!;
+  const standing = ladder(drill, (await stageReps(db, golfer.id, [drill.id])).get(drill.id) ?? [], golfer.wentOn).find((s) => s.stage.id === stage.id)!;
   const place = await readPlace();
+  const today = localDay(new Date());
   const room = roomOf(stage.target?.() ?? swing(), golfer.statureCm);
   const lens: Lens = { ...ASKED, fovDeg: place.fills === null ? CAMERA_PRIOR.hfovDeg[0] : lensOf(golfer.statureCm, place.fills) };
   const planned = planFilm(room, stage.view, lens, place);
@@ -47,7 +51,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
       reps={Number.isInteger(wanted) && wanted > 0 && wanted <= MOST_REPS ? wanted : drill.dose.reps}
       feedback={feedbackFor(standing)} hearing={stage.rules.prop ? "asked" : hasStrike(stage.rules) ? "helps" : null}
       part={partOf(drill, stage.id)}
-      baseline={drill.id === BASELINE}
+      baseline={drill.id === BASELINE} dose={drill.dose} day={await dayDone(db, golfer.id, today)} body={{ asked: golfer.body, today, sore: golfer.sore?.part ?? null, say: sayBody }}
       setUp={{
         planned, elsewhere, place, lens, view: stage.view, hand: golfer.hand, units: golfer.units, toes: room.toes, ball: room.club[0] ? [room.club[0][0], room.club[0][2]] : null, keepPlace,
         resolved: planned.fits ? resolves(stage, planned.plan).map(({ check: { name }, resolution }) => ({ check: { name }, resolution })) : [],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { DRILLS, isJudged } from "../drills";
-import { isThrough, ladder, type StageRep } from "./ladder";
+import { isThrough, ladder, wentOnKey, type StageRep } from "./ladder";
 
 const drill = (id: string) => DRILLS.find((d) => d.id === id)!;
 /** `p` pass, `f` fail, `n` not judged; the latest first. */
@@ -30,6 +30,18 @@ describe("the ladder of a drill's stages", () => {
   it("does not take eight passes of one day, nor old passes that newer fails have pushed out", () => {
     expect(is([...reps(turn, "pppppppppp", "3"), ...done(braced)])).toEqual(["done", "here", "ahead"]);
     expect(is([...reps(turn, "fff", "4"), ...reps(turn, "pppppppppp", "3"), ...done(braced)])).toEqual(["done", "here", "ahead"]);
+  });
+
+  it("lets the golfer go on sooner, says so, and goes back with them", () => {
+    const on = ladder(pivot, reps(braced, "n", "1"), { [wentOnKey(pivot.id, braced)]: "2026-11-03" });
+    expect(on.map((s) => [s.is, s.wentOn])).toEqual([["done", "2026-11-03"], ["here", null], ["ahead", null]]);
+    // What is done by its reps is not done by decision.
+    expect(ladder(pivot, done(braced), { [wentOnKey(pivot.id, braced)]: "2026-11-03" })[0]).toMatchObject({ is: "done", wentOn: null });
+    expect(is(reps(braced, "n", "1"))).toEqual(["here", "ahead", "ahead"]);
+  });
+
+  it("tells which reps it goes by, the latest first", () => {
+    expect(ladder(pivot, reps(turn, "pnfp", "3"))[1]!.last).toEqual(["pass", "fail", "pass"]);
   });
 
   it("counts reps that were not judged neither way", () => {

@@ -26,23 +26,33 @@ export interface Standing {
   days: number;
   /** Few of the last ten passed: the stage before it is due again. */
   back: boolean;
+  /** What the last judged reps came to, the latest first; none of a rehearsal's. */
+  last: readonly ("pass" | "fail")[];
+  /** The day on which the golfer went on from it by their own decision; null: they did not. */
+  wentOn: string | null;
 }
+
+/** Stages that a golfer went on from before they were done, as `drill stage`, with the day. */
+export type WentOn = Readonly<Record<string, string>>;
+export const wentOnKey = (drillId: string, stageId: string): string => `${drillId} ${stageId}`;
 
 /**
  * Where a golfer is on each stage of a drill. A judged stage is done when 8 of its last 10 judged reps passed and they span
- * two days; a rehearsal when its dose was done on two days. The first that is not done is where the golfer is; nothing is
- * locked: whoever wants to goes on sooner.
+ * two days; a rehearsal when its dose was done on two days; any when the golfer went on from it. The first that is not done is where the
+ * golfer is.
  *
  * @param reps the latest first
  */
-export function ladder(drill: Drill, reps: readonly StageRep[]): Standing[] {
+export function ladder(drill: Drill, reps: readonly StageRep[], wentOn: WentOn = {}): Standing[] {
   let reached = true;
   return drill.stages.map((stage) => {
     const own = reps.filter((r) => r.stageId === stage.id);
     const { done, ...counted } = isJudged(stage) ? judgedOf(own) : dosed(own, drill);
-    const is = done ? "done" : reached ? "here" : "ahead";
-    reached &&= done;
-    return { stage, is, ...counted };
+    const left = (!done && wentOn[wentOnKey(drill.id, stage.id)]) || null;
+    const over = done || left !== null;
+    const is = over ? "done" : reached ? "here" : "ahead";
+    reached &&= over;
+    return { stage, is, ...counted, wentOn: left };
   });
 }
 
@@ -53,13 +63,14 @@ export function isThrough(drill: Drill, standings: readonly Standing[]): boolean
   return (judged.length ? judged : main).every(({ is }) => is === "done");
 }
 
-type Counted = Omit<Standing, "stage" | "is"> & { done: boolean };
+type Counted = Omit<Standing, "stage" | "is" | "wentOn"> & { done: boolean };
 
 function judgedOf(reps: readonly StageRep[]): Counted {
-  const last = reps.filter((r) => r.result === "pass" || r.result === "fail").slice(0, LAST);
-  const passed = last.filter((r) => r.result === "pass").length;
-  const days = new Set(last.map((r) => r.day)).size;
-  return { judged: last.length, passed, days, back: last.length === LAST && passed <= FEW, done: last.length === LAST && passed >= PASSES && days >= DAYS };
+  const latest = reps.flatMap(({ result, day }) => (result === "pass" || result === "fail" ? [{ result, day }] : [])).slice(0, LAST);
+  const last = latest.map((r) => r.result);
+  const passed = last.filter((r) => r === "pass").length;
+  const days = new Set(latest.map((r) => r.day)).size;
+  return { judged: last.length, passed, days, last, back: last.length === LAST && passed <= FEW, done: last.length === LAST && passed >= PASSES && days >= DAYS };
 }
 
 /** A rehearsal: the days on which its whole dose was done. */
@@ -67,5 +78,5 @@ function dosed(reps: readonly StageRep[], { dose }: Drill): Counted {
   const count = new Map<string, number>();
   for (const r of reps) count.set(r.day, (count.get(r.day) ?? 0) + 1);
   const days = [...count.values()].filter((n) => n >= dose.sets * dose.reps).length;
-  return { judged: reps.length, passed: 0, days, back: false, done: days >= DAYS };
+  return { judged: reps.length, passed: 0, days, last: [], back: false, done: days >= DAYS };
 }

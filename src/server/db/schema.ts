@@ -8,6 +8,7 @@ import type { Drill } from "../../core/drills";
 import type { Styles, SymptomId } from "../../core/drills/drill";
 import type { Flight } from "../../core/practice/flight";
 import type { InsoleRows } from "../../core/practice/insoles/rows";
+import type { WentOn } from "../../core/practice/ladder";
 import type { KeptBout, WeekRoom } from "../../core/practice/plan/week";
 
 const id = () => text("id").primaryKey();
@@ -36,6 +37,10 @@ export const golfer = pgTable("golfer", {
   week: jsonb("week").$type<WeekRoom>(),
   /** What is sore, and since when; null: nothing. */
   sore: jsonb("sore").$type<{ part: string; since: string }>(),
+  /** The days on which they were asked last whether anything is sore: before the first bout, and after much. */
+  body: jsonb("body").$type<{ before?: string; after?: string }>().notNull().default({}),
+  /** Stages that they went on from before they were done. */
+  wentOn: jsonb("went_on").$type<WentOn>().notNull().default({}),
   /** Made up, for trying the program out. */
   sample: boolean("sample").notNull().default(false),
   createdAt: created(),

@@ -34,7 +34,7 @@ export async function sampleGolfer(db: Db): Promise<string> {
 const SAMPLE: GolferAnswers = { name: "Inka Sorrel", hand: "right", statureCm: 170, units: "cm", keepFilm: true };
 
 /** What a golfer's page and drills keep of them, one thing at a time. */
-export async function keepOfGolfer(db: Db, id: string, change: Partial<Pick<Golfer, "armSpanCm" | "stance" | "styles" | "cautionsRead" | "goals" | "lacks" | "week" | "sore">>): Promise<void> {
+export async function keepOfGolfer(db: Db, id: string, change: Partial<Pick<Golfer, "armSpanCm" | "stance" | "styles" | "cautionsRead" | "goals" | "lacks" | "week" | "sore" | "body" | "wentOn">>): Promise<void> {
   await db.update(golfer).set(change).where(eq(golfer.id, id));
 }
 

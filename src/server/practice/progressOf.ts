@@ -2,6 +2,7 @@ import { bandFor, type Drill, type Stage } from "../../core/drills";
 import type { Measured } from "../../core/judge/verdict";
 import { median } from "../../core/maths/stats";
 import { CATALOGUE, type MeasureId } from "../../core/measures/catalogue";
+import { feltBy } from "../../core/practice/felt";
 import { ladder } from "../../core/practice/ladder";
 import { passRate, type PassRate } from "../../core/practice/passRate";
 import { daysBetween } from "../../core/practice/plan/week";
@@ -21,7 +22,7 @@ const EPOCH = "1970-01-01";
 /** All that the page of one drill's stage shows, each figure from what is kept. */
 export async function progressOf(db: Db, golfer: Golfer, drill: Drill, stage: Stage, today: string) {
   const [bouts, lines, reps] = await Promise.all([boutDots(db, golfer.id, drill.id, stage.id, BOUTS), boutLines(db, golfer.id, drill.id, stage.id), stageReps(db, golfer.id, [drill.id])]);
-  const standing = ladder(drill, reps.get(drill.id) ?? []).find((s) => s.stage.id === stage.id)!;
+  const standing = ladder(drill, reps.get(drill.id) ?? [], golfer.wentOn).find((s) => s.stage.id === stage.id)!;
   const checks = stage.checks.filter((c) => c.level === "must");
   const carried = carriedStage(stage);
   const normal = await normalSwings(db, golfer.id, [...new Set([...checks.filter((c) => carried?.checks.some((k) => k.id === c.id)).map((c) => c.measure)])], SWINGS);
@@ -50,9 +51,9 @@ function transferOf(carried: Stage, swings: readonly NormalSwing[], statureCm: n
 
 /** Felt share against the estimate of the first share that the stage asks for. */
 async function feltOf(db: Db, golferId: string, drillId: string, stage: Stage) {
-  const check = stage.checks.find((c) => CATALOGUE[c.measure].family === "weight" && CATALOGUE[c.measure].unit === "%" && c.measure.startsWith("leadShare"));
-  if (!check) return null;
-  const rows = (await boutMiddles(db, golferId, drillId, stage.id, check.measure)).slice(-BOUTS);
-  const apart = feltAgainst(rows.flatMap((r) => (r.feltShare === null ? [] : [{ felt: r.feltShare, estimated: r.middle, u: r.u }])));
-  return apart && { name: CATALOGUE[check.measure].name, apart, rows: rows.map((r) => ({ id: r.boutId, at: new Date(`${r.day}T12:00:00Z`), felt: r.feltShare, film: r.middle, u: r.u })) };
+  const by = feltBy(stage);
+  if (!by) return null;
+  const rows = (await boutMiddles(db, golferId, drillId, stage.id, by.measure)).slice(-BOUTS).map((r) => ({ ...r, film: by.onLead(r.middle) }));
+  const apart = feltAgainst(rows.flatMap((r) => (r.feltShare === null ? [] : [{ felt: r.feltShare, estimated: r.film, u: r.u }])));
+  return apart && { name: `On the lead foot, ${by.when}`, apart, rows: rows.map((r) => ({ id: r.boutId, at: new Date(`${r.day}T12:00:00Z`), felt: r.feltShare, film: r.film, u: r.u })) };
 }

@@ -32,7 +32,7 @@ export async function dueFor(db: Db, golfer: Golfer): Promise<Due[]> {
   const ids = done.flatMap((d) => d.id ?? []);
   const [reps, { profile }] = await Promise.all([stageReps(db, golfer.id, ids), ownProfile(db, golfer)]);
   return dueOf({
-    drills, reps, last: new Map(done.flatMap((d) => (d.id && d.day ? [[d.id, d.day] as const] : []))), goals: golfer.goals, suggestions: profile?.suggestions ?? [], styles: profile?.styles ?? golfer.styles,
+    drills, reps, last: new Map(done.flatMap((d) => (d.id && d.day ? [[d.id, d.day] as const] : []))), wentOn: golfer.wentOn, goals: golfer.goals, suggestions: profile?.suggestions ?? [], styles: profile?.styles ?? golfer.styles,
     hasGear: (d) => d.gear.every((g) => !golfer.lacks.includes(g.name)),
   });
 }

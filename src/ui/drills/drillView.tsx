@@ -5,6 +5,9 @@ import { useCallback, useState } from "react";
 import type { Movement } from "@/core/play/movement";
 import type { Check } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures/catalogue";
+import { Button } from "@/ui/kit/button";
+import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
+import { useAttempt } from "@/ui/kit/useAttempt";
 import { wanted, type Units } from "@/ui/kit/units";
 import { movementUrl } from "./brief";
 import { Player } from "./player";
@@ -99,17 +102,29 @@ function Plain({ stage, units }: { stage: StageShown; units: Units }) {
   );
 }
 
-/** The stages of a drill, as links. */
-export function Stages({ drillId, stages, here }: { drillId: string; stages: readonly StageShown[]; here: string }) {
+/** The stages of a drill, as links; each with where the golfer is on it, the reps that say so, and the way past it that is theirs to take. */
+export function Stages({ drillId, stages, here, goOn }: { drillId: string; stages: readonly StageShown[]; here: string; goOn: ((drillId: string, stageId: string, on: boolean) => Promise<void>) | null }) {
+  const [pending, attempt] = useAttempt();
   return (
     <ol className="grid gap-1">
-      {stages.map((s) => (
+      {stages.map((s, i) => (
         <li key={s.id}>
           <Link href={`/drills/${drillId}?stage=${s.id}`} scroll={false} aria-current={s.id === here ? "page" : undefined} className={`flex min-h-11 items-center gap-3 ${s.id === here ? "font-semibold" : "underline decoration-hair underline-offset-4 hover:decoration-ink"}`}>
             <svg viewBox="0 0 14 14" width={14} height={14} aria-hidden className="shrink-0"><circle cx={7} cy={7} r={5.8} fill={s.id === here ? "var(--ink)" : "none"} stroke="var(--ink)" strokeWidth={1.5} /></svg>
             <span>{s.name}<span className="block text-[14px] font-normal text-ink-2">{s.view === "face-on" ? "from in front" : "from behind"}, {s.judged ? "judged" : "rehearsal: counted, not judged"}</span></span>
           </Link>
-          {s.standing && s.standing.is !== "ahead" && <p className="-mt-1 mb-1 pl-[26px] text-[14px] text-ink-2">{s.standing.is === "here" && <strong className="text-ink">You are here. </strong>}{standingWords(s.standing)}</p>}
+          {s.standing && s.standing.is !== "ahead" && (
+            <div className="-mt-1 mb-1 pl-[26px] text-[14px] text-ink-2">
+              <p>{s.standing.is === "here" && <strong className="text-ink">You are here. </strong>}{standingWords(s.standing)}</p>
+              {s.standing.last.length > 0 && (
+                <Link href={`/reps?drill=${drillId}`} className="mt-1 flex min-h-8 flex-wrap items-center gap-1 underline underline-offset-4" aria-label={`The last judged reps: ${s.standing.last.map((r) => WORDS[r].toLowerCase()).join(", ")}, the latest first. See them`}>
+                  {s.standing.last.map((r, k) => <VerdictGlyph key={k} name={glyphOf(r)} size={14} />)}
+                </Link>
+              )}
+              {goOn && s.standing.wentOn && <Button look="quiet" disabled={pending} onClick={() => attempt(() => goOn(drillId, s.id, false))}>Stay on it after all</Button>}
+              {goOn && s.standing.is === "here" && i < stages.length - 1 && <Button look="quiet" disabled={pending} onClick={() => attempt(() => goOn(drillId, s.id, true))}>Go on without it</Button>}
+            </div>
+          )}
         </li>
       ))}
     </ol>

@@ -1,9 +1,10 @@
 import type { Standing } from "@/core/practice/ladder";
 import { DAYS, LAST, PASSES } from "@/core/practice/ladder";
+import { dayWords } from "@/ui/kit/dates";
 import { inWords } from "@/ui/kit/inWords";
 
 /** Where a golfer is on a stage, as it is sent to the page. */
-export interface StandingShown extends Pick<Standing, "is" | "judged" | "passed" | "days" | "back"> {
+export interface StandingShown extends Omit<Standing, "stage"> {
   /** Reps of a rehearsal's dose; null for a judged stage. */
   dose: number | null;
   /** Name of the stage before it. */
@@ -14,6 +15,7 @@ const onDays = (n: number) => (n === 1 ? "on one day" : `on ${inWords(n)} days`)
 
 /** What a stage's standing is taken from, and what it takes. */
 export function standingWords(s: StandingShown): string {
+  if (s.wentOn) return `You went on from it on ${dayWords(s.wentOn)}, ${s.dose === null ? `with ${s.passed} of the last ${s.judged} passed` : `after ${s.judged} reps`}.`;
   if (s.dose !== null) {
     if (s.is === "done") return `Done: its ${s.dose} reps ${onDays(s.days)}.`;
     return `Done after ${s.dose} reps on each of two days${s.judged === 0 ? "" : s.days === 1 ? "; one day so far" : `; ${s.judged} reps so far`}.`;

@@ -9,6 +9,12 @@ import { isRehearsal, type Told } from "@/core/judge/verdict";
 import type { Scene } from "@/core/scene/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { FEEDBACK, sameCue, type Feedback } from "@/core/practice/feedback";
+import { bodyDue, type Asked } from "@/core/practice/body";
+import { doseOfDay } from "@/core/practice/dose";
+import type { Dose } from "@/core/drills/drill";
+import type { DayBout } from "@/server/practice/dayDone";
+import { BodyQuestion } from "@/ui/today/bodyQuestion";
+import { doseWords } from "@/ui/reps/doseWords";
 import { Choice } from "@/ui/golfer/choice";
 import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
@@ -29,6 +35,10 @@ interface Props extends FilmRequest {
   part: Part | null;
   /** The swings that a profile is made from. */
   baseline: boolean;
+  /** How much of the drill belongs to a day, and what was done today of it and of others. */
+  dose: Dose;
+  day: readonly DayBout[];
+  body: { asked: Asked; today: string; sore: string | null; say(when: "before" | "after", part: string | null): Promise<void> };
   /** A film can stand in for a camera. */
   standIn: boolean;
   setUp: SetUpProps;
@@ -69,6 +79,13 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
   const canvas = useRef<HTMLCanvasElement>(null);
   const [choice, setChoice] = useState<CameraChoice>("screen side");
   const [runs, setRuns] = useState(0);
+  // The bout that goes on after a reload is counted by the page.
+  const [earlier, setEarlier] = useState(() => props.day.filter((b) => b.id !== boutInAddress()));
+  const nextBout = () => {
+    const results = countedReps(state).map((a) => a.told.result);
+    setEarlier([...earlier, { id: boutInAddress(), drillId: props.drill.id, done: results.length, results }]);
+    filming.nextBout(newBout());
+  };
   const counted = countedReps(state).length;
   const running = state.step === "running";
 
@@ -107,7 +124,7 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
         {running && state.shown && state.loop?.state !== "done" && (
           <VerdictScreen rep={state.shown.rep} hand={props.hand} count={counted} of={props.reps} next={nextWords(state, props.stillStart)} />
         )}
-        {running && state.loop?.state === "done" && <Done {...props} state={state} filming={filming} counted={counted} />}
+        {running && state.loop?.state === "done" && <Done {...props} state={state} filming={filming} counted={counted} earlier={earlier} nextBout={nextBout} />}
         {running && state.loop?.state !== "done" && <Controls filming={filming} voice={voice} state={state} stop={stop} again={choice === "stand-in" ? null : () => { stop(); start(choice); }} />}
       </div>
     </>
@@ -117,13 +134,15 @@ function Running({ filming, voice, ...props }: Props & { filming: Filming; voice
 const ANSWERS: Record<Feedback, string> = { each: "Each rep", third: "Every third", end: "At the end" };
 
 /** Before the camera runs: which drill, which camera, and what is wrong if anything is. */
-function Before({ drill, drillName, stageName, view, part, reps, standIn, setUp, feedback, hearing, filming, state, start, counted }: Props & { filming: Filming; state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
+function Before({ drill, drillName, stageName, view, part, reps, standIn, setUp, feedback, hearing, day, body, filming, state, start, counted }: Props & { filming: Filming; state: FilmingState; start: (which: CameraChoice) => void; counted: number }) {
   const loading = state.step === "loading";
   return (
     <div className="grid gap-x-16 lg:grid-cols-[1fr_560px]">
     <div className="max-w-[640px]">
       <p className="mt-6 text-[15px] text-ink-2">{drillName}, {stageName.toLowerCase()}{part && ` · part ${inWords(part.number)} of ${inWords(part.of)}`}</p>
       <h1 className="mt-1 text-[46px] leading-none">{counted ? `Go on: ${counted} of ${reps} are counted` : `Film ${inWords(reps)} reps`}</h1>
+      {!day.length && <p className="mt-3 text-[17px]">Your first bout today: warm up for a few minutes before it.</p>}
+      {bodyDue(body.asked, body.today, day) === "before" && <BodyQuestion when="before" sore={body.sore} say={body.say} />}
       {part?.next && <p className="mt-3 text-[17px]">This drill is looked at twice: {FROM[view]} now, {FROM[part.next.view]} in the next part. You move the phone in between.</p>}
       <ol className="mt-6 grid list-decimal gap-2 pl-6 text-[17px]">
         <li>Stand the phone {view === "face-on" ? "in front of you" : "behind you, on the line through your toes"}, the screen toward you, as drawn here.</li>
@@ -264,9 +283,16 @@ function Again({ state: { again }, filming }: { state: FilmingState; filming: Fi
   );
 }
 
+/** The drill that asks whether another one carries over. */
+const CARRY = "transfer-check";
+
 /** After the bout: what passed, and the one thing to change. */
-function Done({ drill, part, baseline, reps, state, filming, counted }: Props & { state: FilmingState; filming: Filming; counted: number }) {
+function Done({ drill, part, baseline, reps, dose, body, state, filming, counted, earlier, nextBout }: Props & { state: FilmingState; filming: Filming; counted: number; earlier: readonly DayBout[]; nextBout: () => void }) {
   const answers = countedReps(state);
+  const soFar = doseOfDay(dose, [...earlier.filter((b) => b.drillId === drill.id).map((b) => b.results), answers.map((a) => a.told.result)]);
+  // What the drill teaches is to carry over to the golfer's own swing: asked after its sets, on the range.
+  const carries = dose.school === "short sets" && !baseline && drill.id !== CARRY;
+  const leads = baseline || part?.next || soFar.done;
   const passed = answers.filter((a) => a.told.result === "pass").length;
   const rehearsed = answers.some((a) => isRehearsal(a.told));
   const open = rehearsed ? 0 : answers.filter((a) => a.told.result === "not judged").length;
@@ -280,6 +306,7 @@ function Done({ drill, part, baseline, reps, state, filming, counted }: Props & 
         {most ? <>The one thing to change: <strong>{most.toLowerCase()}</strong>.</> : passed ? "Nothing to change." : ""}
         {open > 0 && ` ${open === 1 ? "One was" : `${open} were`} not judged.`}
       </p>
+      {answers.length > 0 && !baseline && <p className="mt-2 text-[20px]">{doseWords(soFar, dose)}</p>}
       {again && <p className="mt-2 text-[17px]">That was the cue three times running: try it another way. <Link className="underline underline-offset-4" href={`/drills/${drill.id}`}>Its easier stages and remedies</Link></p>}
       <TooSlow state={state} />
       <ol className="mt-6 grid max-w-[480px] gap-2">
@@ -294,10 +321,13 @@ function Done({ drill, part, baseline, reps, state, filming, counted }: Props & 
       <div className="mt-8 flex flex-wrap gap-3">
         {baseline && <Button look="main" asChild><Link href="/profile">See what they show</Link></Button>}
         {part?.next && <Button look="main" asChild><Link href={`/film?drill=${drill.id}&stage=${part.next.stage}`}>Part {inWords(part.number + 1)}: {FROM[part.next.view]}</Link></Button>}
-        <Button look={baseline || part?.next ? "plain" : "main"} onClick={() => filming.nextBout(newBout())}>Start the next bout</Button>
+        {carries && soFar.done && <Button look="main" asChild><Link href={`/film?drill=${CARRY}`}>Three swings of your own</Link></Button>}
+        <Button look={leads ? "plain" : "main"} onClick={nextBout}>{soFar.again ? "Do this set again" : "Start the next bout"}</Button>
+        {carries && !soFar.done && <Button asChild><Link href={`/film?drill=${CARRY}`}>Three swings of your own</Link></Button>}
         <Button asChild><Link href="/reps">See the reps</Link></Button>
         <Button asChild><Link href={`/drills/${drill.id}`}>Back to the drill</Link></Button>
       </div>
+      {bodyDue(body.asked, body.today, [...earlier, { done: answers.length }]) === "after" && <BodyQuestion when="after" sore={body.sore} say={body.say} />}
       <p className="mt-6 text-[15px] text-ink-2" aria-live="polite">{state.waiting ? "" : `All ${counted} of ${reps} are kept.`}</p>
       <Outgoing state={state} />
     </div>

@@ -40,3 +40,6 @@ const inUtc = (day: string, options: Intl.DateTimeFormatOptions): string => new 
 
 /** 'Tuesday 24 November'. */
 export const weekDayOf = (day: string): string => inUtc(day, { weekday: "long", day: "numeric", month: "long" });
+
+/** '24 November', of a day as written. */
+export const dayWords = (day: string): string => inUtc(day, { day: "numeric", month: "long" });

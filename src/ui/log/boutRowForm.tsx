@@ -11,7 +11,7 @@ import { useAttempt } from "@/ui/kit/useAttempt";
 const BOX = "min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3";
 
 /** One row after a bout, all of it optional: what the ball did, what it felt like, what touched or fell. None of it enters a verdict. */
-export function BoutRowForm({ id, row, asked, keep }: { id: string; row: BoutRow; asked: readonly string[]; keep(id: string, row: BoutRow): Promise<string | null> }) {
+export function BoutRowForm({ id, row, asked, feltWhen, keep }: { id: string; row: BoutRow; asked: readonly string[]; feltWhen: string | null; keep(id: string, row: BoutRow): Promise<string | null> }) {
   const [now, setNow] = useState(row);
   const [saved, setSaved] = useState(row);
   const [pending, attempt] = useAttempt();
@@ -44,7 +44,7 @@ export function BoutRowForm({ id, row, asked, keep }: { id: string; row: BoutRow
         <NumberField label="Carry" unit="m" value={now.flight?.carryM ?? null} onChange={(v) => ball({ carryM: v ?? undefined })} />
         <NumberField label="Club speed" unit="m/s" value={now.flight?.clubSpeedMs ?? null} onChange={(v) => ball({ clubSpeedMs: v ?? undefined })} />
         <NumberField label={asked.find((a) => /^how often/i.test(a)) ?? "Touched or fallen props"} unit="times" value={now.touched} onChange={(touched) => put({ touched })} />
-        <label className="text-[15px]">Felt on the lead foot
+        <label className="text-[15px]">Felt on the lead foot{feltWhen && `, ${feltWhen}`}
           <span className="mt-1 flex min-h-11 items-center gap-3"><input type="range" min={0} max={100} step={5} value={now.feltShare ?? 50} onChange={(e) => put({ feltShare: Number(e.target.value) })} className="w-48 accent-ink" /><strong className="w-20">{now.feltShare === null ? "not said" : `${now.feltShare} %`}</strong>{now.feltShare !== null && <Button look="quiet" onClick={() => put({ feltShare: null })}>Leave it out</Button>}</span>
         </label>
       </div>

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { toast } from "sonner";
 import type { Stage } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures/catalogue";
+import { feltBy } from "@/core/practice/felt";
 import type { Glance, WorthALook } from "@/core/practice/glance";
 import type { Problem } from "@/core/scene/problems";
 import type { BoutRow } from "@/server/practice/boutRow";
@@ -12,6 +13,7 @@ import type { BoutCard } from "@/server/reps/bouts";
 import { Button } from "@/ui/kit/button";
 import { longTime } from "@/ui/kit/dates";
 import { useAttempt } from "@/ui/kit/useAttempt";
+import { BodyQuestion } from "@/ui/today/bodyQuestion";
 import { BoutRowForm } from "@/ui/log/boutRowForm";
 import { changeWords, oddOnes, passedWords } from "./glanceWords";
 import { CompareChosen, SmallStrips, useChosen } from "./smallStrips";
@@ -27,12 +29,16 @@ interface Props {
   asked: readonly string[];
   /** Reps that the golfer counted without film; null for a filmed bout. */
   counted: number | null;
+  /** How far it brought the dose of its day. */
+  dose: string | null;
+  /** Asked after the body, when it was much. */
+  body: { sore: string | null; say(when: "before" | "after", part: string | null): Promise<void> } | null;
   keep(id: string, row: BoutRow): Promise<string | null>;
   bin(what: "bout", id: string, gone: boolean): Promise<void>;
 }
 
 /** After the filming: what passed, the one thing to change, which reps to look at and why; all strips of the bout side by side. */
-export function BoutGlance({ bout, glance, problems, best, row, asked, counted, keep, bin }: Props) {
+export function BoutGlance({ bout, glance, problems, best, row, asked, counted, dose, body, keep, bin }: Props) {
   const { stage } = bout;
   const router = useRouter();
   const [pending, attempt] = useAttempt();
@@ -45,6 +51,8 @@ export function BoutGlance({ bout, glance, problems, best, row, asked, counted, 
       <p className="mt-5 text-[15px] text-ink-2">{bout.drill ?? "Measured only"}{stage && `, ${stage.name.toLowerCase()}`} · <Link className="underline underline-offset-4" href={`/sessions/${bout.sessionId}`}>{longTime(bout.startedAt)}{bout.place && `, ${bout.place}`}</Link></p>
       <h1 className="mt-1 text-[34px] md:text-[46px]">{counted === null ? passedWords(glance, bout.reps.length) : `${counted} reps, counted by you`}</h1>
       {glance.change && <p className="mt-1 text-[20px]">{changeWords(glance)} <strong>{glance.change.words.toLowerCase()}</strong>{glance.change.reps > 1 && `, in ${glance.change.reps} of ${bout.reps.length}`}.</p>}
+      {dose && <p className="mt-1 text-[17px] text-ink-2">{dose}</p>}
+      {body && <BodyQuestion when="after" {...body} />}
       {counted === null && <section aria-labelledby="look" className="mt-8">
         <h2 id="look" className="text-[23px]">Which are worth a second look?</h2>
         <ul className="mt-2 max-w-[760px]">
@@ -68,7 +76,7 @@ export function BoutGlance({ bout, glance, problems, best, row, asked, counted, 
         <SmallStrips reps={bout.reps} odd={oddOnes(glance)} best={best} chosen={chosen} />
         <p className="mt-4 text-[14px] text-ink-2">Time runs down; the water is where the weight can be, its line where it was.</p>
       </section>}
-      <BoutRowForm id={bout.id} row={row} asked={asked} keep={keep} />
+      <BoutRowForm id={bout.id} row={row} asked={asked} feltWhen={stage && (feltBy(stage)?.when ?? null)} keep={keep} />
       <Button className="mt-8" disabled={pending} onClick={() => attempt(async () => {
         await bin("bout", bout.id, true);
         toast("The bout is in the bin.", { action: { label: "Undo", onClick: () => attempt(() => bin("bout", bout.id, false)) } });

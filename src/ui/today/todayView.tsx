@@ -1,6 +1,7 @@
 import Link from "next/link";
 import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
 import type { Drill } from "@/core/drills";
+import type { DoseOfDay } from "@/core/practice/dose";
 import type { Glance } from "@/core/practice/glance";
 import type { BoutCard } from "@/server/reps/bouts";
 import { CARD } from "@/ui/charts/strip/geometry";
@@ -12,21 +13,25 @@ import { inWords } from "@/ui/kit/inWords";
 import type { PlanBout } from "@/ui/plan/planBout";
 import { changeWords, passedWords } from "@/ui/reps/glanceWords";
 import { repLabel } from "@/ui/reps/repLabel";
+import { BodyQuestion } from "./bodyQuestion";
 
 interface Props {
   day: string;
   bouts: readonly PlanBout[];
   /** The drill of the bout that is next. */
-  next: Pick<Drill, "dose"> | null;
+  next: { dose: Drill["dose"]; soFar: DoseOfDay } | null;
   last: { bout: BoutCard; glance: Glance } | null;
   sore: { part: string } | null;
+  /** Whether the body is to be asked after now. */
+  asks: "before" | "after" | null;
+  say(when: "before" | "after", part: string | null): Promise<void>;
 }
 
 /** So many of the last bout's reps are shown. */
 const SHOWN = 10;
 
 /** What to do now: the day as a stream, its next bout large, what the last one asked for. */
-export function TodayView({ day, bouts, next, last, sore }: Props) {
+export function TodayView({ day, bouts, next, last, sore, asks, say }: Props) {
   const at = bouts.findIndex((b) => b.state === "planned");
   const bout = bouts[at];
   return (
@@ -44,7 +49,9 @@ export function TodayView({ day, bouts, next, last, sore }: Props) {
           ) : (
             <p className="mt-6 text-[20px]">{bouts.length ? "What was planned is done. More is better tomorrow than now." : "Film them first: they say which drills would help, and the week can be planned."}</p>
           )}
-          {sore && bout && <p className="mt-3 max-w-prose text-[17px]">Is your {sore.part} well? Half the minutes are planned, and only easy drills. <Link className="underline underline-offset-4" href="/plan">Change that</Link></p>}
+          {bout && next && <SoFar {...next} />}
+          {sore && bout && !asks && <p className="mt-3 max-w-prose text-[17px]">Your {sore.part} is sore: half the minutes are planned, and only easy drills. <Link className="underline underline-offset-4" href="/plan">Change that</Link></p>}
+          {asks && (bout || asks === "after") && <BodyQuestion when={asks} sore={sore?.part ?? null} say={say} />}
           <div className="mt-6 flex flex-wrap gap-3">
             {bout ? (
               <>
@@ -85,6 +92,13 @@ export function TodayView({ day, bouts, next, last, sore }: Props) {
       </section>
     </>
   );
+}
+
+/** What is done already of the dose of the day. */
+function SoFar({ dose, soFar: { sets, of, into, missed } }: NonNullable<Props["next"]>) {
+  if (!sets && !into && !missed) return null;
+  const counted = dose.school === "counted sets";
+  return <p className="mt-2 text-[17px]">Today {inWords(sets)} of {inWords(of)} sets {counted ? "are clean" : "are done"}{into > 0 && `, and ${inWords(into)} ${into === 1 ? "rep" : "reps"} of the next`}.{missed > 0 && ` A set with a miss does not count: ${inWords(missed)} so far.`}</p>;
 }
 
 const ROW = 104;

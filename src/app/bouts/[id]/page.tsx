@@ -1,12 +1,19 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { bin, keepRow } from "@/app/logActions";
+import { sayBody } from "@/app/planActions";
 import { whoever } from "@/app/whoever";
+import { bodyDue } from "@/core/practice/body";
+import { doseOfDay } from "@/core/practice/dose";
 import { glance } from "@/core/practice/glance";
 import { drillOf } from "@/server/drills/ownDrills";
 import { findBoutRow } from "@/server/practice/boutRow";
+import { dayDone } from "@/server/practice/dayDone";
+import { localDay } from "@/server/practice/localDay";
+import { BASELINE } from "@/server/reps/ownSwings";
 import { findBout } from "@/server/reps/bouts";
 import { bestRep } from "@/server/reps/best";
+import { doseWords } from "@/ui/reps/doseWords";
 import { BoutGlance } from "@/ui/reps/boutGlance";
 
 export const metadata: Metadata = { title: "Bout" };
@@ -18,5 +25,11 @@ export default async function BoutPage({ params }: { params: Promise<{ id: strin
   const { bout, reps, problems } = found;
   const best = bout.stage && bout.drillId ? await bestRep(db, golfer.id, bout.drillId, bout.stage.id) : null;
   const [row, drill] = await Promise.all([findBoutRow(db, golfer.id, bout.id), bout.drillId ? drillOf(db, bout.drillId) : null]);
-  return <BoutGlance bout={bout} glance={glance(reps, bout.stage?.checks.map((c) => c.measure) ?? [])} problems={problems} best={best} row={row!} asked={drill?.asked ?? []} counted={bout.byHand ? bout.done : null} keep={keepRow} bin={bin} />;
+  const day = localDay(bout.startedAt);
+  const done = await dayDone(db, golfer.id, day);
+  const upTo = done.slice(0, done.findIndex((d) => d.id === bout.id) + 1);
+  const today = localDay(new Date());
+  const dose = drill && drill.id !== BASELINE ? doseWords(doseOfDay(drill.dose, upTo.filter((d) => d.drillId === drill.id).map((d) => d.results)), drill.dose, day === today) : null;
+  const asks = day === today && bodyDue(golfer.body, today, done) === "after";
+  return <BoutGlance dose={dose} body={asks ? { sore: golfer.sore?.part ?? null, say: sayBody } : null} bout={bout} glance={glance(reps, bout.stage?.checks.map((c) => c.measure) ?? [])} problems={problems} best={best} row={row!} asked={drill?.asked ?? []} counted={bout.byHand ? bout.done : null} keep={keepRow} bin={bin} />;
 }

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { notFound } from "next/navigation";
 import { cache } from "react";
-import { copyDrill } from "@/app/drillActions";
+import { copyDrill, goOn } from "@/app/drillActions";
 import { keepReach, keepStance } from "@/app/golferActions";
 import { conflicts, conflictWords } from "@/core/choose/conflicts";
 import { STANCE_WORDS } from "@/core/choose/reach";
@@ -41,7 +41,7 @@ const shown = (s: Stage, standing?: StandingShown): StageShown => ({
 
 /** Where the golfer is on each stage of a drill. */
 const standingsOf = (drill: Drill, steps: readonly Standing[]): StandingShown[] =>
-  steps.map(({ stage, is, judged, passed, days, back }, i) => ({ is, judged, passed, days, back, dose: isJudged(stage) ? null : drill.dose.sets * drill.dose.reps, before: drill.stages[i - 1]?.name ?? null }));
+  steps.map(({ stage, ...own }, i) => ({ ...own, dose: isJudged(stage) ? null : drill.dose.sets * drill.dose.reps, before: drill.stages[i - 1]?.name ?? null }));
 
 export default async function DrillPage({ params, searchParams }: Props) {
   const drill = await asked((await params).id);
@@ -57,7 +57,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const { at, dose } = drill;
   const paths = pathsThrough(drill.id);
   const done = known ? await stageReps(db, known.id, [...new Set([drill.id, ...paths.flat()])]) : null;
-  const steps = (d: Drill) => ladder(d, done?.get(d.id) ?? []);
+  const steps = (d: Drill) => ladder(d, done?.get(d.id) ?? [], known?.wentOn);
   const standings = done ? standingsOf(drill, steps(drill)) : [];
   return (
     <>
@@ -77,7 +77,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
       <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill, stage.id, null, golfer)} golfer={golfer}>
         <section>
           <h2 className="mb-2 text-[23px]">Stages</h2>
-          <Stages drillId={drill.id} stages={drill.stages.map((s, i) => shown(s, standings[i]))} here={stage.id} />
+          <Stages drillId={drill.id} stages={drill.stages.map((s, i) => shown(s, standings[i]))} here={stage.id} goOn={known ? goOn : null} />
           {stage.note && <p className="mt-2 text-[15px] text-ink-2">{stage.note}</p>}
         </section>
       </DrillView>

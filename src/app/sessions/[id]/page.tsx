@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { whoever } from "@/app/whoever";
+import { firstToLast } from "@/core/practice/firstToLast";
 import { glance } from "@/core/practice/glance";
 import { findSession } from "@/server/reps/bouts";
 import { bestRep } from "@/server/reps/best";
@@ -23,5 +24,8 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
       best: drillId && stage ? await bestRep(db, golfer.id, drillId, stage.id) : null,
     };
   }));
-  return <SessionGlance startedAt={found[0]!.bout.startedAt} place={found[0]!.bout.place} parts={parts} />;
+  // One drill, bout after bout: how it went from the first to the last.
+  const filmed = found.filter((f) => f.reps.length);
+  const focus = byStage.length === 1 && filmed.length > 1 ? firstToLast(filmed[0]!.reps, filmed.at(-1)!.reps, filmed[0]!.bout.stage?.checks.map((c) => c.measure) ?? []) : null;
+  return <SessionGlance focus={focus} units={golfer.units} startedAt={found[0]!.bout.startedAt} place={found[0]!.bout.place} parts={parts} />;
 }

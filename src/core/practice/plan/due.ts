@@ -3,7 +3,7 @@ import type { Suggestion } from "../../choose/profile";
 import { drillsFor } from "../../choose/symptoms";
 import type { Drill, Stage } from "../../drills";
 import type { Styles, SymptomId } from "../../drills/drill";
-import { isThrough, ladder, type StageRep } from "../ladder";
+import { isThrough, ladder, type StageRep, type Standing, type WentOn } from "../ladder";
 import type { Day, Due, Why } from "./week";
 
 export interface DueAsk {
@@ -12,6 +12,8 @@ export interface DueAsk {
   reps: ReadonlyMap<string, readonly StageRep[]>;
   /** The day on which each drill was done last. */
   last: ReadonlyMap<string, Day>;
+  /** Stages that they went on from by their own decision. */
+  wentOn?: WentOn;
   goals: readonly SymptomId[];
   /** What the golfer's own swings speak for. */
   suggestions: readonly Pick<Suggestion, "drill" | "because">[];
@@ -29,9 +31,9 @@ const CARRY_FROM = 10;
  * latest first; what their complaints ask for; what their own swings speak for; where a path goes on; and, once there is
  * something to carry over, the check of that.
  */
-export function dueOf({ drills, reps, last, goals, suggestions, styles, hasGear }: DueAsk): Due[] {
+export function dueOf({ drills, reps, last, wentOn, goals, suggestions, styles, hasGear }: DueAsk): Due[] {
   const byId = new Map(drills.map((d) => [d.id, d] as const));
-  const through = (d: Drill) => isThrough(d, ladder(d, reps.get(d.id) ?? []));
+  const through = (d: Drill) => isThrough(d, ladder(d, reps.get(d.id) ?? [], wentOn));
   const begun = drills.filter((d) => d.group !== "baseline" && reps.get(d.id)?.length).sort((a, b) => (last.get(b.id) ?? "").localeCompare(last.get(a.id) ?? ""));
   const wanted: { drill: Drill; why: Why }[] = [
     ...begun.filter((d) => !through(d)).map((drill) => ({ drill, why: { kind: "goesOn" } as Why })),
@@ -45,14 +47,13 @@ export function dueOf({ drills, reps, last, goals, suggestions, styles, hasGear 
   const out = new Map<string, Due>();
   for (const { drill, why } of wanted) {
     if (out.has(drill.id) || !hasGear(drill) || (through(drill) && why.kind !== "carry")) continue;
-    out.set(drill.id, { drill, last: last.get(drill.id) ?? null, ...openStage(drill, reps.get(drill.id) ?? [], why) });
+    out.set(drill.id, { drill, last: last.get(drill.id) ?? null, ...openStage(ladder(drill, reps.get(drill.id) ?? [], wentOn), why) });
   }
   return [...out.values()];
 }
 
 /** The stage that a golfer is on; the one before it where few of its last reps passed. */
-function openStage(drill: Drill, reps: readonly StageRep[], why: Why): { stage: Stage; why: Why } {
-  const steps = ladder(drill, reps);
+function openStage(steps: readonly Standing[], why: Why): { stage: Stage; why: Why } {
   const at = Math.max(0, steps.findIndex((s) => s.is === "here"));
   const here = steps[at]!;
   return here.back && at > 0 ? { stage: steps[at - 1]!.stage, why: { kind: "back", passed: here.passed, of: here.judged } } : { stage: here.stage, why };

@@ -1,0 +1,13 @@
+import { isHeavy } from "./dose";
+
+/** The days on which a golfer was asked last whether anything is sore. */
+export interface Asked {
+  before?: string;
+  after?: string;
+}
+
+/** Whether the body is to be asked after now: once a day before its first bout, and once after a heavy one. A streak is not worth a sore back. */
+export function bodyDue(asked: Asked, day: string, done: readonly { done: number }[]): keyof Asked | null {
+  if (done.length === 0) return asked.before === day ? null : "before";
+  return isHeavy(done) && asked.after !== day ? "after" : null;
+}
