@@ -54,6 +54,9 @@ export function pastBouts(): PastBout[] {
       const own = { place, weather: place === "Towpath Nine" ? pick(WEATHER) : "indoors", club: "iron", tags: week % 6 === 2 && day === 5 ? ["lesson"] : [] };
       const steps = Array.from({ length: week === SORE_WEEK + 1 ? 3 : 5 }, () => step(skill, random));
       out.push({ ...own, at: `${date}T16:${10 + Math.floor(random.uniform() * 40)}:00Z`, drill: "double-step", note: week === SORE_WEEK + 1 ? "Back again after a sore week, half of it." : pick(NOTES), feltShare: week % 2 ? null : felt(44 - 34 * skill, week, random), flight: place === "Towpath Nine" ? { strike: pick(random.uniform() < skill ? ["clean"] : ["heavy", "thin"]) } : null, scripts: steps });
+      // Now and then an evening of nothing else: two bouts more, each a little better than the one before.
+      if (week % 6 === 5 && day !== 5)
+        for (const [k, hour] of ["17:40", "18:30"].entries()) out.push({ ...own, at: `${date}T${hour}:00Z`, drill: "double-step", note: null, feltShare: null, flight: null, scripts: Array.from({ length: 5 }, () => step(skill + 0.1 * (k + 1), random)) });
       if (week % 3 === 0 && day === 5) out.push({ ...own, at: `${date}T17:10:00Z`, drill: "normal-swing", note: null, feltShare: null, flight: null, scripts: Array.from({ length: 3 }, () => ownSwing(skill, random)) });
     }
   }

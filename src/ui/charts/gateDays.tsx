@@ -42,10 +42,13 @@ export function GateDays({ rows, band: [lo, hi], width, x, label }: { rows: read
       {rows.map((row, k) => {
         const y = TOP + 13 + k * ROW;
         const values = row.dots.map((d) => d.value);
+        const lanes = swarm(row.dots, x);
+        // Many dots of one row overlap sooner than they run into the next.
+        const apart = Math.min(2 * R - 1, (ROW / 2 - R) / Math.max(1, ...lanes.map((l) => Math.abs(l.lane))));
         return (
           <g key={row.id}>
             {values.length > 1 && <line x1={x(quantile(values, LOW))} x2={x(quantile(values, HIGH))} y1={y} y2={y} stroke="var(--stream)" strokeOpacity={0.4} strokeWidth={8} strokeLinecap="round" />}
-            {swarm(row.dots, x).map(({ dot, lane }) => <Mark key={dot.id} cx={x(dot.value)} cy={y + lane * (2 * R - 1)} result={dot.result} />)}
+            {lanes.map(({ dot, lane }) => <Mark key={dot.id} cx={x(dot.value)} cy={y + lane * apart} result={dot.result} />)}
             {values.length > 1 && <line x1={x(quantile(values, 0.5))} x2={x(quantile(values, 0.5))} y1={y - 16} y2={y + 16} stroke="var(--ink)" strokeWidth={2.6} />}
           </g>
         );

@@ -121,8 +121,8 @@ export function Stages({ drillId, stages, here, goOn }: { drillId: string; stage
                   {s.standing.last.map((r, k) => <VerdictGlyph key={k} name={glyphOf(r)} size={14} />)}
                 </Link>
               )}
-              {goOn && s.standing.wentOn && <Button look="quiet" disabled={pending} onClick={() => attempt(() => goOn(drillId, s.id, false))}>Stay on it after all</Button>}
-              {goOn && s.standing.is === "here" && i < stages.length - 1 && <Button look="quiet" disabled={pending} onClick={() => attempt(() => goOn(drillId, s.id, true))}>Go on without it</Button>}
+              {goOn && s.standing.wentOn && <Button look="quiet" className="-ml-4" disabled={pending} onClick={() => attempt(() => goOn(drillId, s.id, false))}>Stay on it after all</Button>}
+              {goOn && s.standing.is === "here" && i < stages.length - 1 && <Button look="quiet" className="-ml-4" disabled={pending} onClick={() => attempt(() => goOn(drillId, s.id, true))}>Go on without it</Button>}
             </div>
           )}
         </li>

@@ -6,6 +6,7 @@ import { LINES, STRIKES, type Flight } from "@/core/practice/flight";
 import type { BoutRow } from "@/server/practice/boutRow";
 import { NumberField, TextField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
+import { FileChoice } from "@/ui/kit/fileChoice";
 import { useAttempt } from "@/ui/kit/useAttempt";
 
 const BOX = "min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3";
@@ -33,6 +34,13 @@ export function BoutRowForm({ id, row, asked, feltWhen, keep }: { id: string; ro
       <select className={`mt-1 block ${BOX}`} value={value ?? ""} onChange={(e) => on(e.target.value || undefined)}><option value="">not said</option>{all.map((a) => <option key={a} value={a}>{a}</option>)}</select>
     </label>
   );
+  const fromFile = async (file: File) => {
+    // The reader comes when a file does.
+    const read = (await import("@/core/formats/flightCsv")).readFlightCsv(await file.text());
+    if (!read.ok) return void toast.error(`${file.name}: ${read.message} Nothing was changed.`);
+    ball(read.flight);
+    toast(`${file.name}: ${read.shots} ${read.shots === 1 ? "shot" : "shots"} taken together. Keep it if it is right.`);
+  };
   return (
     <section aria-labelledby="row" className="mt-10 border-t border-hair pt-5">
       <h2 id="row" className="text-[23px]">What did the ball do, and how did it feel?</h2>
@@ -43,6 +51,7 @@ export function BoutRowForm({ id, row, asked, feltWhen, keep }: { id: string; ro
         {select("Curved", now.flight?.curve, LINES, (curve) => ball({ curve: curve as Flight["curve"] }))}
         <NumberField label="Carry" unit="m" value={now.flight?.carryM ?? null} onChange={(v) => ball({ carryM: v ?? undefined })} />
         <NumberField label="Club speed" unit="m/s" value={now.flight?.clubSpeedMs ?? null} onChange={(v) => ball({ clubSpeedMs: v ?? undefined })} />
+        <FileChoice label="Or from a file, one shot a row" accept=".csv,text/csv" chosen={(file) => void fromFile(file)} />
         <NumberField label={asked.find((a) => /^how often/i.test(a)) ?? "Touched or fallen props"} unit="times" value={now.touched} onChange={(touched) => put({ touched })} />
         <label className="text-[15px]">Felt on the lead foot{feltWhen && `, ${feltWhen}`}
           <span className="mt-1 flex min-h-11 items-center gap-3"><input type="range" min={0} max={100} step={5} value={now.feltShare ?? 50} onChange={(e) => put({ feltShare: Number(e.target.value) })} className="w-48 accent-ink" /><strong className="w-20">{now.feltShare === null ? "not said" : `${now.feltShare} %`}</strong>{now.feltShare !== null && <Button look="quiet" onClick={() => put({ feltShare: null })}>Leave it out</Button>}</span>

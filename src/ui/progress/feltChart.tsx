@@ -27,7 +27,9 @@ export function FeltChart({ felt: { name, rows, apart }, table }: { felt: Felt; 
           <tbody>{rows.map((r) => <tr key={r.id} className="border-b border-hair"><th scope="row" className="py-1 pr-5 text-left">{dayOf(r.at)}</th><td className="pr-5">{r.film === null ? "not measured" : `${Math.round(r.film)} ± ${Math.round(2 * r.u!)} %`}</td><td>{r.felt === null ? "not said" : `${Math.round(r.felt)} %`}</td></tr>)}</tbody>
         </table>
       ) : (
-        <svg viewBox={`0 0 ${WIDTH} ${height + 24}`} width={WIDTH} height={height + 24} role="img" aria-label="Film and feel, bout by bout; the table has the numbers" className="mt-3 block max-w-full">
+        <div className="mt-3 flex gap-3">
+        <ol className="relative w-[56px] shrink-0 text-right text-[15px]" style={{ height }}>{rows.map((r, k) => <li key={r.id} className="absolute right-0" style={{ top: TOP + k * ROW - 12 }}>{dayOf(r.at)}</li>)}</ol>
+        <svg viewBox={`0 0 ${WIDTH} ${height + 24}`} width={WIDTH} height={height + 24} role="img" aria-label="Film and feel, bout by bout; the table has the numbers" className="block max-w-full">
           <rect width={WIDTH} height={height} fill="var(--water)" />
           {rows.map((r, k) => {
             const y = TOP + k * ROW;
@@ -42,6 +44,7 @@ export function FeltChart({ felt: { name, rows, apart }, table }: { felt: Felt; 
           })}
           {[0, 25, 50, 75, 100].map((v) => <text key={v} x={x(v)} y={height + 18} textAnchor={v === 0 ? "start" : v === 100 ? "end" : "middle"} className="fill-ink-2 text-[14px]">{v}{v === 100 ? " %" : ""}</text>)}
         </svg>
+        </div>
       )}
       {!table && <p className="mt-1 text-[14px] text-ink-2">● film, as broad as it is unsure; ◇ felt.</p>}
     </section>

@@ -6,6 +6,7 @@ import type { Stage } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures/catalogue";
 import type { Effect } from "@/core/practice/progress";
 import type { PassRate, RateChange } from "@/core/practice/passRate";
+import { laterDay } from "@/core/practice/plan/week";
 import type { Trend } from "@/core/practice/trend";
 import type { BoutDots, NormalSwing } from "@/server/practice/progress";
 import { GateDays, gateScale, Mark, ROW, type GateRow } from "@/ui/charts/gateDays";
@@ -13,6 +14,9 @@ import { Button } from "@/ui/kit/button";
 import { dayOf } from "@/ui/kit/dates";
 import { shownNumber, shownUnit, toldAs, wanted, type Units } from "@/ui/kit/units";
 import { FeltChart, type Felt } from "./feltChart";
+
+/** Normal swings stand beside the bout that they came before; before the first one those of so many days. */
+const BEFORE_FIRST = 7;
 
 /** One check over the bouts, with the same measure in normal swings. */
 export interface CheckProgress {
@@ -97,19 +101,20 @@ function OneCheck({ c: { check, band, trend }, p, table }: { c: CheckProgress; p
   }) });
   const rows = p.bouts.map(dots);
   const normal = p.normal.filter((n) => n.measureId === check.measure);
-  const normalRows = p.bouts.map((b, k): GateRow => ({ id: b.id, dots: normal.filter((n) => n.day <= b.day && (k === 0 || n.day > p.bouts[k - 1]!.day)).map((n) => ({ id: n.id, value: n.value, result: sideOf(n, band) })) }));
+  const normalRows = p.bouts.map((b, k): GateRow => ({ id: b.id, dots: normal.filter((n) => n.day <= b.day && n.day > (p.bouts[k - 1]?.day ?? laterDay(b.day, -BEFORE_FIRST))).map((n) => ({ id: n.id, value: n.value, result: sideOf(n, band) })) }));
   const x = gateScale([...rows, ...normalRows].flatMap((r) => r.dots.map((d) => d.value)), band, 300);
   const all = rows.flatMap((r) => r.dots);
   if (!all.length) return null;
   const carries = normalRows.some((r) => r.dots.length);
+  const inWordsOf = (row: GateRow) => row.dots.map((d) => `${show(d.value)} ${d.result}`).join(" · ") || "not measured";
   return (
     <section aria-label={check.name} className="min-w-0">
       <h2 className="text-[23px]">{check.name}</h2>
       <p className="text-[15px] text-ink-2">Wanted: {wanted(band, check.measure, p.units)}. {trendWords(trend, show)}</p>
       {table ? (
         <table className="mt-2 border-collapse text-[15px]">
-          <thead><tr className="text-left text-ink-2"><th scope="col" className="pr-5 font-normal">Bout</th><th scope="col" className="font-normal">Reps</th></tr></thead>
-          <tbody>{p.bouts.map((b, k) => <tr key={b.id} className="border-b border-hair align-top"><th scope="row" className="py-1 pr-5 text-left font-semibold whitespace-nowrap">{dayOf(b.startedAt)}</th><td>{rows[k]!.dots.map((d) => `${show(d.value)} ${d.result}`).join(" · ") || "not measured"}</td></tr>)}</tbody>
+          <thead><tr className="text-left text-ink-2"><th scope="col" className="pr-5 font-normal">Bout</th><th scope="col" className="font-normal">Reps</th>{carries && <th scope="col" className="pl-5 font-normal">Normal swings before it</th>}</tr></thead>
+          <tbody>{p.bouts.map((b, k) => <tr key={b.id} className="border-b border-hair align-top"><th scope="row" className="py-1 pr-5 text-left font-semibold whitespace-nowrap">{dayOf(b.startedAt)}</th><td>{inWordsOf(rows[k]!)}</td>{carries && <td className="pl-5">{normalRows[k]!.dots.length ? inWordsOf(normalRows[k]!) : "none"}</td>}</tr>)}</tbody>
         </table>
       ) : (
         <div className="mt-3 flex gap-4">

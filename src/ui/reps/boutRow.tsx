@@ -22,7 +22,7 @@ export function BoutRow({ bout, row }: { bout: BoutCard; row: LogBout }) {
           {RESULTS.map(([r, key]) => row[key] > 0 && <span key={r} className="flex items-center gap-1 font-bold" title={WORDS[r]}>{row[key]}<VerdictGlyph name={glyphOf(r)} size={18} /><span className="sr-only">{WORDS[r]}</span></span>)}
         </p>
         {common && <p className="mt-2 text-[15px]">Asked for most: {common.toLowerCase()}.</p>}
-        {written && <p className="mt-2 text-[15px] text-ink-2">{written}.</p>}
+        {written && <p className="mt-2 text-[15px] text-ink-2 first-letter:uppercase">{written}.</p>}
         {row.note && <p className="mt-2 text-[15px]">{row.note}</p>}
         {row.tags.length > 0 && <p className="mt-2 text-[14px] text-ink-2">{row.tags.map((t) => `#${t}`).join(" ")}</p>}
       </div>
