@@ -100,8 +100,9 @@ it("counts a golfer's reps by stage and day, the latest first, and nobody else's
   const day = (n: number) => new Date(2026, 4, n, 12);
   await save(id, "monday", day(4));
   await save(id, "tuesday", day(5));
-  const reps = (await stageReps(db, "wren", [id, "ball-toss"])).get(id)!;
+  const own = (await drillOf(db, id))!;
+  const reps = (await stageReps(db, "wren", [own, DRILLS.find((d) => d.id === "ball-toss")!])).get(id)!;
   expect(reps.map((r) => [r.stageId, r.day, r.result])).toEqual([5, 4].map((n) => ["whole-fo", `2026-05-0${n}`, "fail"]));
-  expect((await stageReps(db, "other", [id])).size).toBe(0);
+  expect((await stageReps(db, "other", [own])).size).toBe(0);
   expect((await stageReps(db, "wren", [])).size).toBe(0);
 });

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { measuresCsv } from "@/core/formats/measuresCsv";
 import { progressCsv } from "@/core/formats/progressCsv";
 import { DRILLS } from "@/core/drills";
+import { ladder } from "@/core/practice/ladder";
 import type { MeasuredRep } from "@/core/formats/measuresCsv";
 import { blobSize, putBlob } from "@/server/blobs/blobs";
 import { database, type Db } from "@/server/db/open";
@@ -14,13 +15,14 @@ import { bout, golfer, rep, session } from "@/server/db/schema";
 import { addCountedBout } from "@/server/practice/addBout";
 import { BIN_DAYS, binBout, binRep, emptyBin } from "@/server/practice/bin";
 import { keepBoutRow } from "@/server/practice/boutRow";
-import { removeGolfer } from "@/server/practice/forGood";
+import { removeForGood, removeGolfer } from "@/server/practice/forGood";
 import { logChoices, logPage } from "@/server/practice/log";
 import { measuredReps } from "@/server/practice/measuredReps";
-import { boutDots, boutMiddles } from "@/server/practice/progress";
+import { boutDots, boutMiddles, middlesByDay } from "@/server/practice/progress";
 import { progressOf } from "@/server/practice/progressOf";
 import { dueFor, keepWeek, mondayOf, planAgain, weekOf } from "@/server/practice/week";
 import { saveReps } from "@/server/reps/saveReps";
+import { stageReps } from "@/server/reps/stageReps";
 import { endStores, freshStore } from "./freshStore";
 
 const sha = (b: Uint8Array | string) => createHash("sha256").update(b).digest("hex");
@@ -67,6 +69,7 @@ describe("a bout's own figures", () => {
     for (const measure of ["leadLandBeforeTop", "trailStepLength", "pelvisSway"]) {
       const told = await boutMiddles(db, "g", drill.id, stage.id, measure);
       expect(told).toHaveLength(2);
+      expect((await middlesByDay(db, "g", drill.id, stage.id, [measure])).get(measure)).toEqual(told.map(({ day, middle }) => ({ measureId: measure, day, middle })));
       for (const t of told) {
         const own = rows.filter((r) => r.bout === t.boutId && r.measure === measure && r.state === "measured").map((r) => Number(r.value));
         expect(t.n).toBe(own.length);
@@ -105,6 +108,18 @@ describe("the log", () => {
     expect(await db.select().from(session)).toHaveLength(2);
     const shown = await progressOf(db, (await db.select().from(golfer))[0]!, drill, stage, "2026-11-23");
     expect(shown.last.judged).toBe(8);
+    const pivot = DRILLS.find((d) => d.id === "trail-foot-pivot")!;
+    for (const at of ["2026-11-22T10:40:00Z", "2026-11-23T10:40:00Z"]) {
+      expect(ladder(pivot, (await stageReps(db, "g", [pivot])).get(pivot.id) ?? [])[0]!.is).toBe("here");
+      await addCountedBout(db, "g", { drillId: pivot.id, stageId: pivot.stages[0]!.id, at: new Date(at), place: null, done: pivot.dose.sets * pivot.dose.reps, passed: null, note: null });
+    }
+    // A rehearsal is done by its dose, whoever counted.
+    expect(ladder(pivot, (await stageReps(db, "g", [pivot])).get(pivot.id)!)[0]!.is).toBe("done");
+    for (const b of await bouts()) if (b.drillId === pivot.id) await removeForGood(db, [b.id], []);
+    const [first] = await bouts();
+    await binBout(db, "g", first!.id, true);
+    expect((await middlesByDay(db, "g", drill.id, stage.id, ["pelvisSway"])).get("pelvisSway")!.map((m) => m.day)).toEqual(["2026-11-22"]);
+    await binBout(db, "g", first!.id, false);
     await binBout(db, "g", id, true);
     expect((await logPage(db, "g", {}, 20)).flatMap((s) => s.bouts)).toHaveLength(2);
   });

@@ -6,6 +6,7 @@ import path from "node:path";
 import { Readable } from "node:stream";
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { DRILLS } from "@/core/drills";
 import { middleMs, WHY } from "@/core/analyse";
 import { BlobMismatchError, blobPath, blobSize, putBlob } from "@/server/blobs/blobs";
 import { healBlobs } from "@/server/blobs/heal";
@@ -136,7 +137,7 @@ describe("reps", () => {
     expect(corrected.measures.leadLandBeforeTop!.value).toBeLessThan(first.measures.leadLandBeforeTop!.value!);
     const over: Correction = { id: randomUUID(), kind: "verdict", was: "fail", now: "pass", reason: "The shoe hid the landing." };
     await correctRep(db, "g", id!, [late, over]);
-    const counted = async () => [(await listBouts(db, "g", 20)).flatMap((b) => b.reps).find((r) => r.id === id)!.result, (await stageReps(db, "g", ["double-step"])).get("double-step")!.filter((r) => r.result === "pass").length];
+    const counted = async () => [(await listBouts(db, "g", 20)).flatMap((b) => b.reps).find((r) => r.id === id)!.result, (await stageReps(db, "g", [DRILLS.find((d) => d.id === "double-step")!])).get("double-step")!.filter((r) => r.result === "pass").length];
     const [result, passes] = await counted();
     expect(result).toBe("pass");
     await correctRep(db, "g", id!, [late]);

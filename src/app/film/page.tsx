@@ -35,7 +35,7 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
   if (!drill) notFound();
   const stage = drill.stages.find((s) => s.id === stageId) ?? drill.stages.find((s) => s.main) ?? drill.stages[0]!;
   const wanted = Number(reps);
-  const standing = ladder(drill, (await stageReps(db, golfer.id, [drill.id])).get(drill.id) ?? [], golfer.wentOn).find((s) => s.stage.id === stage.id)!;
+  const standing = ladder(drill, (await stageReps(db, golfer.id, [drill])).get(drill.id) ?? [], golfer.wentOn).find((s) => s.stage.id === stage.id)!;
   const place = await readPlace();
   const today = localDay(new Date());
   const room = roomOf(stage.target?.() ?? swing(), golfer.statureCm);

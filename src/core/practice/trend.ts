@@ -44,25 +44,27 @@ export function mannKendall(x: readonly number[]): number {
   const n = x.length;
   let s = 0;
   for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) s += Math.sign(x[j]! - x[i]!);
-  const ties = [...new Set(x)].map((v) => x.filter((w) => w === v).length);
-  const variance = (n * (n - 1) * (2 * n + 5) - ties.reduce((sum, t) => sum + t * (t - 1) * (2 * t + 5), 0)) / 18;
+  const ties = new Map<number, number>();
+  for (const v of x) ties.set(v, (ties.get(v) ?? 0) + 1);
+  const variance = (n * (n - 1) * (2 * n + 5) - [...ties.values()].reduce((sum, t) => sum + t * (t - 1) * (2 * t + 5), 0)) / 18;
   return variance > 0 ? (s - Math.sign(s)) / Math.sqrt(variance) : 0;
 }
 
 /** The middle of all slopes between two days (Theil, 1950; Sen, 1968), unit a day. */
 export function theilSen(days: readonly DayValue[]): number {
   const slopes: number[] = [];
-  for (const [i, a] of days.entries()) for (const b of days.slice(i + 1)) if (b.day !== a.day) slopes.push((b.value - a.value) / (b.day - a.day));
+  for (let i = 0; i < days.length; i++)
+    for (let j = i + 1; j < days.length; j++) if (days[j]!.day !== days[i]!.day) slopes.push((days[j]!.value - days[i]!.value) / (days[j]!.day - days[i]!.day));
   return slopes.length ? median(slopes) : 0;
 }
 
 /** Where a row most likely steps from one level to another, and how likely chance makes as much (Pettitt, Applied Statistics 28, 1979). @returns `at` the first of the later level */
 export function pettitt(x: readonly number[]): { at: number; p: number } {
   const n = x.length;
-  let [best, at] = [0, 0];
+  let [best, at, u] = [0, 0, 0];
   for (let t = 1; t < n; t++) {
-    let u = 0;
-    for (let i = 0; i < t; i++) for (let j = t; j < n; j++) u += Math.sign(x[j]! - x[i]!);
+    // Of the values before `t` against all others; among themselves they cancel.
+    for (let j = 0; j < n; j++) u += Math.sign(x[j]! - x[t - 1]!);
     if (Math.abs(u) > best) [best, at] = [Math.abs(u), t];
   }
   return { at, p: Math.min(1, 2 * Math.exp((-6 * best ** 2) / (n ** 3 + n ** 2))) };

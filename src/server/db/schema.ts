@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex } from "drizzle-orm/pg-core";
 import type { RepSeries } from "../../core/analyse";
 import type { ActionVerdict, CheckVerdict } from "../../core/judge/verdict";
@@ -102,13 +103,25 @@ export const bout = pgTable("bout", {
   passed: integer("passed").notNull().default(0),
   failed: integer("failed").notNull().default(0),
   notJudged: integer("not_judged").notNull().default(0),
+  /** What was said of each of them, in order: p passed, f failed, n not judged, m only measured. */
+  results: text("results").notNull().default(""),
+  /** All that can be searched of it, its session's place, weather and note included, in small letters; kept up with every change. */
+  words: text("words").notNull().default(""),
   /** In the bin since then. */
   removedAt: timestamp("removed_at", { withTimezone: true }),
-}, (t) => [index("bout_session").on(t.sessionId, t.startedAt), index("bout_log").on(t.golferId, t.startedAt), index("bout_drill").on(t.golferId, t.drillId, t.day)]);
+}, (t) => [
+  index("bout_session").on(t.sessionId, t.startedAt), index("bout_log").on(t.golferId, t.startedAt), index("bout_drill").on(t.golferId, t.drillId, t.day), index("bout_stage").on(t.golferId, t.drillId, t.stageId, t.startedAt),
+  index("bout_unjudged").on(t.golferId, t.drillId).where(sql`${t.byHand} or ${t.passed} + ${t.failed} = 0`),
+]);
 
 /** The middle and the quartiles of a bout's reps in each measure; kept up with every change. */
 export const boutMeasure = pgTable("bout_measure", {
   boutId: text("bout_id").notNull().references(() => bout.id, { onDelete: "cascade" }),
+  /** As its bout has them: a trend reads one stretch of an index. */
+  golferId: text("golfer_id").notNull(),
+  drillId: text("drill_id"),
+  stageId: text("stage_id"),
+  day: text("day").notNull(),
   measureId: text("measure_id").notNull(),
   n: integer("n").notNull(),
   low: doublePrecision("low").notNull(),
@@ -116,7 +129,7 @@ export const boutMeasure = pgTable("bout_measure", {
   high: doublePrecision("high").notNull(),
   /** Middle of its standard uncertainties. */
   u: doublePrecision("u").notNull(),
-}, (t) => [primaryKey({ columns: [t.boutId, t.measureId] })]);
+}, (t) => [primaryKey({ columns: [t.boutId, t.measureId] }), index("bout_measure_trend").on(t.golferId, t.drillId, t.stageId, t.measureId, t.day)]);
 
 /** A golfer's week as planned, with what became of each bout. */
 export const plan = pgTable("plan", {

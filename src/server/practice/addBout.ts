@@ -7,6 +7,7 @@ import { bout, session } from "../db/schema";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
 import { SESSION_GAP } from "../reps/saveReps";
 import { localDay } from "./localDay";
+import { reword } from "./recount";
 
 /** A bout that nobody filmed, as the golfer counted it. */
 export const countedBout = z.object({
@@ -33,6 +34,7 @@ export async function addCountedBout(db: Db, golferId: string, { drillId, stageI
     await tx.insert(bout).values({
       id, sessionId, golferId, drillVersionId: await keepDrillVersion(tx as unknown as Db, drill), drillId: drill.id, stageId: stage.id, startedAt: at, day: localDay(at), note, byHand: true, done, passed: passed ?? 0, failed: passed === null ? 0 : done - passed, notJudged: 0,
     });
+    await reword(tx as unknown as Db, sessionId);
   });
   return id;
 }

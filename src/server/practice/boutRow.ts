@@ -3,6 +3,7 @@ import { z } from "zod";
 import { flight } from "../../core/practice/flight";
 import type { Db } from "../db/open";
 import { bout, session } from "../db/schema";
+import { reword } from "./recount";
 
 const line = (most: number) => z.string().trim().max(most).transform((s) => s || null).nullable();
 
@@ -28,5 +29,6 @@ export async function keepBoutRow(db: Db, golferId: string, id: string, { place,
     const [row] = await tx.update(bout).set(own).where(and(eq(bout.id, id), eq(bout.golferId, golferId))).returning({ sessionId: bout.sessionId });
     if (!row) throw new RangeError("there is no such bout");
     await tx.update(session).set({ place, weather, note: sessionNote }).where(eq(session.id, row.sessionId));
+    await reword(tx as unknown as Db, row.sessionId);
   });
 }

@@ -1,7 +1,8 @@
-import { and, asc, desc, eq, exists, gte, ilike, inArray, isNull, lte, or, sql, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, exists, gte, inArray, isNull, like, lte, or, sql, type SQL } from "drizzle-orm";
+import { DRILLS } from "../../core/drills";
 import type { Flight } from "../../core/practice/flight";
 import type { Db } from "../db/open";
-import { bout, drillVersion, session } from "../db/schema";
+import { bout, drillVersion, ownDrill, session } from "../db/schema";
 import { groups } from "../reps/rows";
 
 /** What of the log is wanted; what is left out is not asked for. */
@@ -53,32 +54,38 @@ export interface LogSession {
 /** A page of a golfer's sessions that have a wanted bout, the latest first, with those bouts. */
 export async function logPage(db: Db, golferId: string, filter: LogFilter, limit: number, offset = 0): Promise<LogSession[]> {
   const names = await drillNames(db);
-  const wanted = and(eq(bout.golferId, golferId), isNull(bout.removedAt), ...conditions(filter, names));
-  const sessions = await db.select().from(session)
-    .where(and(eq(session.golferId, golferId), exists(db.select({ one: sql`1` }).from(bout).where(and(eq(bout.sessionId, session.id), wanted)))))
+  const asked = conditions(filter, names).filter((c) => c !== undefined);
+  const wanted = and(eq(bout.golferId, golferId), isNull(bout.removedAt), ...asked);
+  const { id, startedAt, place, weather, note } = session;
+  const all = db.select({ id, startedAt, place, weather, note }).from(session).$dynamic();
+  // All of a log's sessions have a bout; of a few that are looked for their sessions are found first.
+  const some = db.selectDistinct({ sessionId: bout.sessionId }).from(bout).where(wanted).as("some");
+  const sessions = await (asked.length ? all.innerJoin(some, eq(some.sessionId, session.id)) : all.where(and(eq(session.golferId, golferId), exists(db.select({ one: sql`1` }).from(bout).where(and(eq(bout.sessionId, session.id), wanted))))))
     .orderBy(desc(session.startedAt)).limit(limit).offset(offset);
   if (!sessions.length) return [];
-  const rows = await db.select().from(bout).innerJoin(session, eq(bout.sessionId, session.id)).where(and(wanted, inArray(bout.sessionId, sessions.map((s) => s.id)))).orderBy(asc(bout.startedAt));
-  const bySession = groups(rows.map((r) => r.bout), (b) => b.sessionId);
-  return sessions.map(({ id, startedAt, place, weather, note }) => ({
-    id, startedAt, place, weather, note,
-    bouts: (bySession.get(id) ?? []).map((b) => {
+  const rows = await db.select({
+    id: bout.id, sessionId: bout.sessionId, startedAt: bout.startedAt, drillId: bout.drillId, stageId: bout.stageId, club: bout.club, ball: bout.ball, note: bout.note, tags: bout.tags, feltShare: bout.feltShare, flight: bout.flight, touched: bout.touched,
+    byHand: bout.byHand, done: bout.done, passed: bout.passed, failed: bout.failed, notJudged: bout.notJudged,
+  }).from(bout).where(and(wanted, inArray(bout.sessionId, sessions.map((s) => s.id)))).orderBy(asc(bout.startedAt));
+  const bySession = groups(rows, (b) => b.sessionId);
+  return sessions.map((s) => ({
+    ...s,
+    bouts: (bySession.get(s.id) ?? []).map(({ sessionId: _, stageId, ...b }) => {
       const known = b.drillId === null ? undefined : names.get(b.drillId);
-      return {
-        id: b.id, startedAt: b.startedAt, drillId: b.drillId, drill: known?.name ?? null, stage: known?.stages.get(b.stageId ?? "") ?? null, club: b.club, ball: b.ball, note: b.note, tags: b.tags, feltShare: b.feltShare, flight: b.flight, touched: b.touched,
-        byHand: b.byHand, done: b.done, passed: b.passed, failed: b.failed, notJudged: b.notJudged,
-      };
+      return { ...b, drill: known?.name ?? null, stage: known?.stages.get(stageId ?? "") ?? null };
     }),
   }));
 }
 
 type Names = Map<string, { name: string; stages: Map<string, string> }>;
 
-/** Names of the drills that bouts were done of, as in their latest version, and of their stages. */
+const BUILT_IN: Names = new Map(DRILLS.map((d) => [d.id, { name: d.name, stages: new Map(d.stages.map((s) => [s.id, s.name])) }]));
+
+/** Names of the drills that bouts were done of, and of their stages: the program's own, and golfers' as in their latest version. */
 export async function drillNames(db: Db): Promise<Names> {
   const rows = await db.select({ id: drillVersion.drillId, name: sql<string>`definition->>'name'`, ids: sql<string[]>`jsonb_path_query_array(definition, '$.stages[*].id')`, stages: sql<string[]>`jsonb_path_query_array(definition, '$.stages[*].name')` })
-    .from(drillVersion).orderBy(asc(drillVersion.version));
-  return new Map(rows.map((r) => [r.id, { name: r.name, stages: new Map(r.ids.map((id, i) => [id, r.stages[i]!])) }]));
+    .from(drillVersion).where(inArray(drillVersion.drillId, db.select({ id: ownDrill.id }).from(ownDrill))).orderBy(asc(drillVersion.version));
+  return new Map([...BUILT_IN, ...rows.map((r) => [r.id, { name: r.name, stages: new Map(r.ids.map((id, i) => [id, r.stages[i]!])) }] as const)]);
 }
 
 function conditions({ text, drillId, place, club, tag, result, from, to }: LogFilter, names: Names): (SQL | undefined)[] {
@@ -92,13 +99,9 @@ function conditions({ text, drillId, place, club, tag, result, from, to }: LogFi
     from === undefined ? undefined : gte(bout.day, from),
     to === undefined ? undefined : lte(bout.day, to),
     ...(text ?? "").split(/\s+/).filter(Boolean).map((word) => {
-      const like = `%${word.replace(/[\\%_]/g, "\\$&")}%`;
-      const drills = [...names].filter(([, n]) => n.name.toLowerCase().includes(word.toLowerCase())).map(([id]) => id);
-      return or(
-        ilike(sql`concat_ws(' ', ${bout.note}, ${bout.club}, ${bout.ball}, ${bout.tags}::text)`, like),
-        sql`${bout.sessionId} in (select id from session where concat_ws(' ', place, weather, note) ilike ${like})`,
-        ...(drills.length ? [inArray(bout.drillId, drills)] : []),
-      );
+      const small = word.toLowerCase();
+      const drills = [...names].filter(([, n]) => n.name.toLowerCase().includes(small)).map(([id]) => id);
+      return or(like(bout.words, `%${small.replace(/[\\%_]/g, "\\$&")}%`), ...(drills.length ? [inArray(bout.drillId, drills)] : []));
     }),
   ];
 }

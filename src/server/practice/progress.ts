@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, isNull, notInArray } from "drizzle-orm";
 import type { CheckVerdict } from "../../core/judge/verdict";
 import type { Flight } from "../../core/practice/flight";
 import type { BoutLine } from "../../core/practice/progress";
@@ -67,9 +67,19 @@ export async function boutLines(db: Db, golferId: string, drillId: string, stage
     .where(and(eq(bout.golferId, golferId), eq(bout.drillId, drillId), isNull(bout.removedAt), ...(stageId === undefined ? [] : [eq(bout.stageId, stageId)]))).orderBy(asc(bout.startedAt));
 }
 
-/** The middle of a measure in each bout of a drill's stage, in order of time. */
-export async function boutMiddles(db: Db, golferId: string, drillId: string, stageId: string, measureId: string): Promise<{ boutId: string; day: string; n: number; low: number; middle: number; high: number; u: number; feltShare: number | null }[]> {
-  return db.select({ boutId: bout.id, day: bout.day, n: boutMeasure.n, low: boutMeasure.low, middle: boutMeasure.middle, high: boutMeasure.high, u: boutMeasure.u, feltShare: bout.feltShare }).from(bout)
+/** The middle of a measure in each bout of a drill's stage, in order of time. @param latest only so many */
+export async function boutMiddles(db: Db, golferId: string, drillId: string, stageId: string, measureId: string, latest?: number): Promise<{ boutId: string; day: string; n: number; low: number; middle: number; high: number; u: number; feltShare: number | null }[]> {
+  const rows = db.select({ boutId: bout.id, day: bout.day, n: boutMeasure.n, low: boutMeasure.low, middle: boutMeasure.middle, high: boutMeasure.high, u: boutMeasure.u, feltShare: bout.feltShare }).from(bout)
     .innerJoin(boutMeasure, and(eq(boutMeasure.boutId, bout.id), eq(boutMeasure.measureId, measureId)))
-    .where(and(eq(bout.golferId, golferId), eq(bout.drillId, drillId), eq(bout.stageId, stageId), isNull(bout.removedAt))).orderBy(asc(bout.startedAt));
+    .where(and(eq(bout.golferId, golferId), eq(bout.drillId, drillId), eq(bout.stageId, stageId), isNull(bout.removedAt))).orderBy(desc(bout.startedAt)).$dynamic();
+  return (await (latest === undefined ? rows : rows.limit(latest))).reverse();
+}
+
+/** The middles of some measures in the bouts of a drill's stage, by measure, in order of days. */
+export async function middlesByDay(db: Db, golferId: string, drillId: string, stageId: string, measures: readonly string[]): Promise<Map<string, { day: string; middle: number }[]>> {
+  if (!measures.length) return new Map();
+  const binned = db.select({ id: bout.id }).from(bout).where(and(eq(bout.golferId, golferId), eq(bout.drillId, drillId), eq(bout.stageId, stageId), isNotNull(bout.removedAt)));
+  const rows = await db.select({ measureId: boutMeasure.measureId, day: boutMeasure.day, middle: boutMeasure.middle }).from(boutMeasure)
+    .where(and(eq(boutMeasure.golferId, golferId), eq(boutMeasure.drillId, drillId), eq(boutMeasure.stageId, stageId), inArray(boutMeasure.measureId, [...measures]), notInArray(boutMeasure.boutId, binned))).orderBy(asc(boutMeasure.day));
+  return groups(rows, (r) => r.measureId);
 }

@@ -1,4 +1,4 @@
-import { and, asc, eq, gte, isNotNull, isNull, lt, max } from "drizzle-orm";
+import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import { DRILLS, type Drill } from "../../core/drills";
 import { clashes, type Clash } from "../../core/practice/plan/clashes";
 import { dueOf } from "../../core/practice/plan/due";
@@ -28,13 +28,20 @@ export const allDrills = async (db: Db, golfer: Golfer): Promise<Drill[]> => [..
 /** What a golfer should do, the most wanted first. */
 export async function dueFor(db: Db, golfer: Golfer): Promise<Due[]> {
   const drills = await allDrills(db, golfer);
-  const done = await db.select({ id: bout.drillId, day: max(bout.day) }).from(bout).where(and(eq(bout.golferId, golfer.id), isNull(bout.removedAt), isNotNull(bout.drillId))).groupBy(bout.drillId);
-  const ids = done.flatMap((d) => d.id ?? []);
-  const [reps, { profile }] = await Promise.all([stageReps(db, golfer.id, ids), ownProfile(db, golfer)]);
+  const last = await lastDays(db, golfer.id, drills.map((d) => d.id));
+  const [reps, { profile }] = await Promise.all([stageReps(db, golfer.id, drills.filter((d) => last.has(d.id))), ownProfile(db, golfer)]);
   return dueOf({
-    drills, reps, last: new Map(done.flatMap((d) => (d.id && d.day ? [[d.id, d.day] as const] : []))), wentOn: golfer.wentOn, goals: golfer.goals, suggestions: profile?.suggestions ?? [], styles: profile?.styles ?? golfer.styles,
+    drills, reps, last, wentOn: golfer.wentOn, goals: golfer.goals, suggestions: profile?.suggestions ?? [], styles: profile?.styles ?? golfer.styles,
     hasGear: (d) => d.gear.every((g) => !golfer.lacks.includes(g.name)),
   });
+}
+
+/** The day on which each drill was done last, each from its own end of an index. */
+async function lastDays(db: Db, golferId: string, drillIds: readonly string[]): Promise<Map<string, Day>> {
+  const { rows } = (await db.execute(sql`
+    select asked.id, latest.day from json_array_elements_text(${JSON.stringify(drillIds)}::json) as asked (id)
+    cross join lateral (select day from bout where golfer_id = ${golferId} and drill_id = asked.id and removed_at is null order by day desc limit 1) latest`)) as unknown as { rows: { id: string; day: Day }[] };
+  return new Map(rows.map((r) => [r.id, r.day]));
 }
 
 const roomOf = (golfer: Golfer, monday: Day, today: Day): DayRoom[] => (golfer.week ?? TAKEN_WEEK).map((r, i) => {

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, isNull, notInArray, or, type SQL } from "drizzle-orm";
 import type { Measured } from "../../core/judge/verdict";
 import type { Db } from "../db/open";
-import { bout, drillVersion, measure, rep, session } from "../db/schema";
+import { bout, measure, rep } from "../db/schema";
 import { groups, there, toMeasured } from "./rows";
 
 export interface OwnRep {
@@ -19,21 +19,20 @@ export const LATEST = 5;
 
 /** A golfer's latest normal swings from in front: those of the baseline, and those that were only measured. The latest first. */
 export const ownSwings = (db: Db, golferId: string): Promise<OwnRep[]> =>
-  latestReps(db, and(eq(session.golferId, golferId), eq(rep.kind, "swing"), or(isNull(bout.drillVersionId), eq(drillVersion.drillId, BASELINE)), or(isNull(bout.stageId), eq(bout.stageId, "whole-fo"))), LATEST);
+  latestReps(db, and(eq(bout.golferId, golferId), eq(rep.kind, "swing"), or(isNull(bout.drillId), eq(bout.drillId, BASELINE)), or(isNull(bout.stageId), eq(bout.stageId, "whole-fo"))), LATEST);
 
 /** The latest reps of a drill, with the stage each belongs to. */
-export const repsOfDrill = (db: Db, golferId: string, drillId: string, most: number): Promise<OwnRep[]> => latestReps(db, and(eq(session.golferId, golferId), eq(drillVersion.drillId, drillId)), most);
+export const repsOfDrill = (db: Db, golferId: string, drillId: string, most: number): Promise<OwnRep[]> => latestReps(db, and(eq(bout.golferId, golferId), eq(bout.drillId, drillId)), most);
 
 /** Id of the drill that the golfer did last, the baselines apart; null before the first. */
 export async function lastDrill(db: Db, golferId: string): Promise<string | null> {
-  const [row] = await db.select({ drillId: drillVersion.drillId }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).innerJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
-    .where(and(eq(session.golferId, golferId), isNull(bout.removedAt), notInArray(drillVersion.drillId, [BASELINE, "transfer-check"]))).orderBy(desc(bout.startedAt)).limit(1);
+  const [row] = await db.select({ drillId: bout.drillId }).from(bout)
+    .where(and(eq(bout.golferId, golferId), isNull(bout.removedAt), notInArray(bout.drillId, [BASELINE, "transfer-check"]))).orderBy(desc(bout.startedAt)).limit(1);
   return row?.drillId ?? null;
 }
 
 async function latestReps(db: Db, which: SQL | undefined, most: number): Promise<OwnRep[]> {
-  const rows = await db.select({ id: rep.id, at: rep.createdAt, stageId: bout.stageId }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id))
-    .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id)).where(and(which, there)).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
+  const rows = await db.select({ id: rep.id, at: rep.createdAt, stageId: bout.stageId }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).where(and(which, there)).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
   if (!rows.length) return [];
   const found = await db.select().from(measure).where(inArray(measure.repId, rows.map((r) => r.id)));
   const byRep = groups(found, (m) => m.repId);

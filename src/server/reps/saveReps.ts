@@ -12,7 +12,7 @@ import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
 import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
 import { localDay } from "../practice/localDay";
-import { recount } from "../practice/recount";
+import { recount, reword } from "../practice/recount";
 import { measureRows } from "./correct";
 import { verdictRow } from "./rows";
 
@@ -138,5 +138,6 @@ async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Pr
   }
   const id = request.boutId ?? randomUUID();
   await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId: chosen?.stage.id ?? null, startedAt: request.at, golferId: request.golferId, drillId: chosen?.drill.id ?? null, day: localDay(request.at) });
+  await reword(db, sessionId);
   return id;
 }

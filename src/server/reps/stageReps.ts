@@ -1,30 +1,36 @@
-import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import type { Drill } from "../../core/drills";
 import { LAST, type StageRep } from "../../core/practice/ladder";
 import type { Db } from "../db/open";
-import { bout, rep, verdict } from "../db/schema";
-import { groups, overruled, there } from "./rows";
+import { bout } from "../db/schema";
+import { resultsOf } from "../practice/results";
+import { groups } from "./rows";
 
 /**
- * A golfer's reps of some drills as a ladder asks for them, by drill: of each stage the latest judged ones, as far back as the bout that
- * has the last that counts, and all of bouts that have none; what the golfer counted without film is judged by nobody. The latest first.
+ * A golfer's reps of some drills as a ladder asks for them, by drill: of each stage those of the latest
+ * judged bouts, as many as can count, and all of bouts in which none was judged; what the golfer counted without film is judged by nobody. The latest first.
  */
-export async function stageReps(db: Db, golferId: string, drillIds: readonly string[]): Promise<Map<string, StageRep[]>> {
-  if (!drillIds.length) return new Map();
-  const own = and(eq(bout.golferId, golferId), inArray(bout.drillId, [...drillIds]), isNull(bout.removedAt));
-  const later = db.select({ id: bout.id, judged: sql<number>`coalesce(sum(${bout.passed} + ${bout.failed}) over (partition by ${bout.drillId}, ${bout.stageId} order by ${bout.startedAt} desc rows between unbounded preceding and 1 preceding), 0)`.as("judged") })
-    .from(bout).where(and(own, eq(bout.byHand, false), sql`${bout.passed} + ${bout.failed} > 0`)).as("later");
-  const [judged, counted] = await Promise.all([
-    db.select({ drillId: bout.drillId, stageId: bout.stageId, day: bout.day, result: verdict.result, own: overruled.result }).from(later)
-      .innerJoin(bout, eq(bout.id, later.id)).innerJoin(rep, eq(rep.boutId, bout.id))
-      .leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed"))).leftJoin(overruled, and(eq(overruled.repId, rep.id), eq(overruled.by, "golfer")))
-      .where(and(sql`${later.judged} < ${LAST}`, there))
-      .orderBy(desc(rep.createdAt), asc(rep.index)),
-    db.select({ drillId: bout.drillId, stageId: bout.stageId, day: bout.day, n: sql<number>`sum(${bout.done})::int` }).from(bout)
-      .where(and(own, sql`(${bout.byHand} or ${bout.passed} + ${bout.failed} = 0)`)).groupBy(bout.drillId, bout.stageId, bout.day).orderBy(desc(bout.day)),
-  ]);
-  const known = [
-    ...judged.map((r) => ({ ...r, result: r.own ?? r.result })),
-    ...counted.flatMap(({ n, ...r }) => Array.from({ length: n }, () => ({ ...r, result: null }))),
-  ];
-  return groups(known.flatMap(({ drillId, stageId, day, result }) => (drillId === null || stageId === null ? [] : [{ drillId, stageId, day, result }])), (r) => r.drillId);
+export async function stageReps(db: Db, golferId: string, drills: readonly Pick<Drill, "id" | "stages">[]): Promise<Map<string, StageRep[]>> {
+  const stages = drills.flatMap((d) => d.stages.map((s) => ({ drill: d.id, stage: s.id })));
+  if (!stages.length) return new Map();
+  const [judged, counted] = await Promise.all([latestJudged(db, golferId, stages), unjudged(db, golferId, drills.map((d) => d.id))]);
+  return groups([...judged, ...counted], (r) => r.drillId);
+}
+
+type Found = StageRep & { drillId: string };
+
+/** Each stage's own stretch of an index, the latest bouts first: they have a judged rep each, so no more of them can count. */
+async function latestJudged(db: Db, golferId: string, stages: readonly { drill: string; stage: string }[]): Promise<Found[]> {
+  const { rows } = (await db.execute(sql`
+    select latest.drill_id as "drillId", latest.stage_id as "stageId", latest.day, latest.results from json_to_recordset(${JSON.stringify(stages)}::json) as asked (drill text, stage text) cross join lateral (
+      select drill_id, stage_id, day, results from bout
+      where golfer_id = ${golferId} and drill_id = asked.drill and stage_id = asked.stage and removed_at is null and not by_hand and passed + failed > 0
+      order by started_at desc limit ${LAST}) latest`)) as unknown as { rows: { drillId: string; stageId: string; day: string; results: string }[] };
+  return rows.flatMap(({ results, ...of }) => resultsOf(results).reverse().map((result) => ({ ...of, result })));
+}
+
+async function unjudged(db: Db, golferId: string, drillIds: readonly string[]): Promise<Found[]> {
+  const rows = await db.select({ drillId: bout.drillId, stageId: bout.stageId, day: bout.day, n: sql<number>`sum(${bout.done})::int` }).from(bout)
+    .where(and(eq(bout.golferId, golferId), inArray(bout.drillId, [...drillIds]), isNull(bout.removedAt), sql`(${bout.byHand} or ${bout.passed} + ${bout.failed} = 0)`)).groupBy(bout.drillId, bout.stageId, bout.day).orderBy(desc(bout.day));
+  return rows.flatMap(({ drillId, stageId, day, n }) => (drillId === null || stageId === null ? [] : Array.from({ length: n }, () => ({ drillId, stageId, day, result: null }))));
 }

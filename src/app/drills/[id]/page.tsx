@@ -56,7 +56,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const against = DRILLS.filter((d) => d.group !== "baseline" && d.id !== drill.basedOn).flatMap((other) => conflicts(drill, other).slice(0, 1).map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })));
   const { at, dose } = drill;
   const paths = pathsThrough(drill.id);
-  const done = known ? await stageReps(db, known.id, [...new Set([drill.id, ...paths.flat()])]) : null;
+  const done = known ? await stageReps(db, known.id, [drill, ...DRILLS.filter((d) => d.id !== drill.id && paths.flat().includes(d.id))]) : null;
   const steps = (d: Drill) => ladder(d, done?.get(d.id) ?? [], known?.wentOn);
   const standings = done ? standingsOf(drill, steps(drill)) : [];
   return (
