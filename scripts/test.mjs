@@ -44,6 +44,7 @@ if (built)
     return r && { passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected };
   });
 if (built) step("an hour hands free, shortened", process.execPath, ["--import", "tsx", "tools/bench/hour.ts", "--check"]);
+step("killed while saving, twenty times", process.execPath, ["--import", "tsx", "tools/bench/kill.ts", "--check"]);
 step("accuracy", process.execPath, ["--import", "tsx", "tools/bench/accuracy.ts", "--check"]);
 step("drills", process.execPath, ["--import", "tsx", "tools/bench/drills.ts", "--check"]);
 

@@ -52,7 +52,7 @@ try {
     for (let b = 0; b < BOUTS_A_SESSION; b++) {
       const [{ drill, version, stage }, id] = [pick(stages), randomUUID()];
       boutIds.push(id);
-      put("bout", { id, session_id: sessionId, drill_version_id: version, stage_id: stage.id, started_at: `${day}T17:${10 * b}:00Z`, golfer_id: "g", drill_id: drill.id, day, club: pick(["iron", "driver", null]), note: `${pick(WORDS)}, ${pick(WORDS)}`, tags: random.uniform() < 0.2 ? [pick(["windy", "lesson"])] : [], felt_share: Math.round(40 + 20 * random.normal()), by_hand: false, done: 0, passed: 0, failed: 0, not_judged: 0 });
+      put("bout", { id, session_id: sessionId, drill_version_id: version, stage_id: stage.id, started_at: `${day}T17:${10 * b}:00Z`, golfer_id: "g", drill_id: drill.id, day, club: pick(["iron", "driver", null]), note: `${pick(WORDS)}, ${pick(WORDS)}`, tags: random.uniform() < 0.2 ? [pick(["windy", "lesson"])] : [], felt_share: Math.round(40 + 20 * random.normal()), by_hand: false, done: 0, passed: 0, failed: 0, not_judged: 0, results: "", words: "" });
       const own = MEASURE_IDS.filter((m) => CATALOGUE[m].views.includes(stage.view));
       for (let r = 0; r < A_BOUT; r++, n++) {
         const repId = randomUUID();

@@ -1,13 +1,12 @@
 import { randomUUID } from "node:crypto";
-import { and, desc, eq, gt, lte } from "drizzle-orm";
 import { z } from "zod";
 import { stageOf } from "../../core/drills";
 import type { Db } from "../db/open";
-import { bout, session } from "../db/schema";
+import { bout } from "../db/schema";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
-import { SESSION_GAP } from "../reps/saveReps";
 import { localDay } from "./localDay";
 import { reword } from "./recount";
+import { sessionAt } from "./sessionAt";
 
 /** A bout that nobody filmed, as the golfer counted it. */
 export const countedBout = z.object({
@@ -28,9 +27,7 @@ export async function addCountedBout(db: Db, golferId: string, { drillId, stageI
   const stage = stageOf(drill, stageId);
   const id = randomUUID();
   await db.transaction(async (tx) => {
-    const [near] = await tx.select({ id: session.id }).from(session).where(and(eq(session.golferId, golferId), gt(session.startedAt, new Date(at.getTime() - SESSION_GAP)), lte(session.startedAt, at))).orderBy(desc(session.startedAt)).limit(1);
-    const sessionId = near?.id ?? randomUUID();
-    if (!near) await tx.insert(session).values({ id: sessionId, golferId, startedAt: at, place });
+    const sessionId = await sessionAt(tx as unknown as Db, golferId, at, place);
     await tx.insert(bout).values({
       id, sessionId, golferId, drillVersionId: await keepDrillVersion(tx as unknown as Db, drill), drillId: drill.id, stageId: stage.id, startedAt: at, day: localDay(at), note, byHand: true, done, passed: passed ?? 0, failed: passed === null ? 0 : done - passed, notJudged: 0,
     });

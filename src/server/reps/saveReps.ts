@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
-import { and, desc, eq, gt, isNull } from "drizzle-orm";
+import { and, desc, eq, gt, isNull, lte } from "drizzle-orm";
 import { ALGORITHM_VERSION, analyse, middleMs, type AnalysedRep, type Analysis } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
@@ -13,6 +13,7 @@ import { drillOf, keepDrillVersion } from "../drills/ownDrills";
 import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
 import { localDay } from "../practice/localDay";
 import { recount, reword } from "../practice/recount";
+import { sessionAt } from "../practice/sessionAt";
 import { measureRows } from "./correct";
 import { verdictRow } from "./rows";
 
@@ -37,8 +38,7 @@ export interface SaveRequest {
 
 export type ToldRep = Told & { about: number };
 
-/** A session goes on for this long after its last bout, a bout after its last rep, ms. */
-export const SESSION_GAP = 3 * 3600_000;
+/** A bout goes on for this long after it began, ms. */
 const BOUT_GAP = 45 * 60_000;
 
 /**
@@ -120,24 +120,19 @@ async function chosenBy(db: Db, { drill: id, stage }: SaveRequest): Promise<Chos
 
 /** The bout a rep belongs to: the golfer's latest one of that drill if it is still going on, else a new one. */
 async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Promise<string> {
-  const since = new Date(request.at.getTime() - BOUT_GAP);
   const versionId = chosen ? await keepDrillVersion(db, chosen.drill) : null;
+  const stageId = chosen?.stage.id ?? null;
   if (request.boutId && (await db.select({ id: bout.id }).from(bout).where(eq(bout.id, request.boutId))).length) return request.boutId;
-  const running = await db
-    .select({ boutId: bout.id, sessionId: session.id, versionId: bout.drillVersionId, stageId: bout.stageId, at: bout.startedAt })
-    .from(bout)
-    .innerJoin(session, eq(bout.sessionId, session.id))
-    .where(and(eq(session.golferId, request.golferId), isNull(bout.removedAt), gt(session.startedAt, new Date(request.at.getTime() - SESSION_GAP))))
-    .orderBy(desc(bout.startedAt));
-  const same = running.find((b) => b.versionId === versionId && b.stageId === (chosen?.stage.id ?? null) && b.at > since && b.at <= request.at);
-  if (same && !request.boutId) return same.boutId;
-  let sessionId = running[0]?.sessionId;
-  if (!sessionId) {
-    sessionId = randomUUID();
-    await db.insert(session).values({ id: sessionId, golferId: request.golferId, startedAt: request.at, place: request.place ?? null });
+  if (!request.boutId) {
+    const [running] = await db.select({ id: bout.id }).from(bout).where(and(
+      eq(bout.golferId, request.golferId), isNull(bout.removedAt), eq(bout.byHand, false), versionId ? eq(bout.drillVersionId, versionId) : isNull(bout.drillVersionId), stageId ? eq(bout.stageId, stageId) : isNull(bout.stageId),
+      gt(bout.startedAt, new Date(request.at.getTime() - BOUT_GAP)), lte(bout.startedAt, request.at),
+    )).orderBy(desc(bout.startedAt)).limit(1);
+    if (running) return running.id;
   }
+  const sessionId = await sessionAt(db, request.golferId, request.at, request.place ?? null);
   const id = request.boutId ?? randomUUID();
-  await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId: chosen?.stage.id ?? null, startedAt: request.at, golferId: request.golferId, drillId: chosen?.drill.id ?? null, day: localDay(request.at) });
+  await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId, startedAt: request.at, golferId: request.golferId, drillId: chosen?.drill.id ?? null, day: localDay(request.at) });
   await reword(db, sessionId);
   return id;
 }
