@@ -16,8 +16,8 @@ import { report } from "./report";
 
 const check = process.argv.includes("--check");
 const KILLS = check ? 20 : 200;
-/** A save takes about half a second: a kill falls anywhere in the first few. */
-const LATEST_MS = 1600;
+/** The first save of a process takes about a second, others half of it: a kill falls anywhere in the first few. */
+const LATEST_MS = 3000;
 const dir = (process.env.KINGFISHER_DATA = mkdtempSync(path.join(os.tmpdir(), "kingfisher-kill-")));
 const random = seeded(9);
 interface Said { ready?: boolean; saved?: string; film?: string; corrected?: string; binned?: string }
