@@ -1,7 +1,7 @@
 "use client";
 
 import { wrap } from "comlink";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { against, heelToe, shareAt } from "@/core/practice/insoles/against";
 import { clearPlace, type Place } from "@/core/practice/insoles/align";
@@ -23,6 +23,7 @@ export function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: Lai
   const [wrong, setWrong] = useState<string | null>(null);
   const [several, setSeveral] = useState<{ fileName: string; places: Found[] } | null>(null);
   const own = useRef<Worker | null>(null);
+  useEffect(() => () => own.current?.terminate(), []);
   const stop = () => {
     own.current?.terminate();
     own.current = null;
@@ -53,12 +54,14 @@ export function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: Lai
     setSeveral(null);
     setState("reading");
     const worker = (own.current = new Worker(new URL("./insoles.worker.ts", import.meta.url), { type: "module" }));
-    const found = await wrap<InsolesWorker>(worker).find(await file.text(), { t: rep.series.t, leadShare: rep.series.leadShare }, rep.hand);
+    const find = async (): Promise<{ places: Found[] } | { message: string }> => wrap<InsolesWorker>(worker).find(await file.text(), { t: rep.series.t, leadShare: rep.series.leadShare }, rep.hand);
+    const found = await find().catch((error: unknown) => ({ message: `It could not be read${error instanceof Error ? `: ${error.message}` : ""}.` }));
+    // Another file was chosen meanwhile, or this one was stopped.
     if (own.current !== worker) return;
     setState(null);
     if ("message" in found) return setWrong(`${file.name}: ${found.message}`);
     const clear = clearPlace(found.places);
-    if (clear) return lay(file.name, clear as Found);
+    if (clear) return lay(file.name, clear);
     if (!found.places.length) return setWrong(`${file.name}: nowhere in it does the weight move as in this rep. Is it of the same practice, with left and right in the right shoes?`);
     setSeveral({ fileName: file.name, places: [...found.places].sort((a, b) => a.fromStartS - b.fromStartS) });
   };

@@ -38,7 +38,7 @@ export function placesOf(reading: InsoleReading, series: Pick<RepSeries, "t" | "
 }
 
 /** The place of several that is clearly the best; null where two do alike, or there is none: a rep without a step or a shift tells no time. */
-export const clearPlace = (places: readonly Place[]): Place | null => (places[0] && !(places[1] && places[1].r > places[0].r - CLEARLY) ? places[0] : null);
+export const clearPlace = <P extends Place>(places: readonly P[]): P | null => (places[0] && !(places[1] && places[1].r > places[0].r - CLEARLY) ? places[0] : null);
 
 /** The insoles' rows of one rep, on the film's clock. */
 export function laidAt({ t, left, right }: InsoleReading, series: Pick<RepSeries, "t">, offsetMs: number): InsoleReading {
