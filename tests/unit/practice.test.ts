@@ -88,6 +88,47 @@ describe("a bout's own figures", () => {
   });
 });
 
+describe("progress", () => {
+  it("has what was felt, normal swings beside the drill, rates and the month as the exported tables have them", async () => {
+    for (const [i, name] of ["five-swings-1", "five-swings-2"].entries()) {
+      const track = readFileSync(`demo/tracks/${name}.track`);
+      await putBlob("tracks", sha(track), Readable.from([track]));
+      await saveReps(db, { golferId: "g", clip: { sha256: sha(name), name: `${name}.mp4`, bytes: 1 }, trackSha256: sha(track), drill: "normal-swing", at: new Date(Date.parse("2026-11-22T10:20:00Z") + 60_000 * i) });
+    }
+    const counted = await addCountedBout(db, "g", { drillId: drill.id, stageId: stage.id, at: new Date("2026-11-22T10:40:00Z"), place: null, done: 9, passed: 9, note: null });
+    const own = await bouts();
+    const felt = new Map([[own[0]!.id, 40], [own[1]!.id, 55]]);
+    for (const [id, feltShare] of felt) await db.update(bout).set({ feltShare }).where(eq(bout.id, id));
+    const all: MeasuredRep[] = [];
+    for await (const some of measuredReps(db, "g")) all.push(...some);
+    const rows = Papa.parse<Record<string, string>>(measuresCsv(all), { header: true }).data.filter((r) => r.state === "measured");
+    const middle = (x: number[]) => {
+      const y = x.sort((a, b) => a - b);
+      return (y[(y.length - 1) >> 1]! + y[y.length >> 1]!) / 2;
+    };
+    const shown = await progressOf(db, (await db.select().from(golfer))[0]!, drill, stage, "2026-11-23");
+    expect(shown.felt!.rows.map((r) => r.felt)).toEqual([40, 55]);
+    const films = shown.felt!.rows.map((r) => 100 - middle(rows.filter((c) => c.bout === r.id && c.measure === "trailSharePeak").map((c) => Number(c.value))));
+    shown.felt!.rows.forEach((r, k) => expect(r.film).toBeCloseTo(films[k]!, 9));
+    expect(shown.felt!.apart.middle).toBeCloseTo(middle([40 - films[0]!, 55 - films[1]!]), 9);
+    expect(shown.normal.length).toBeGreaterThan(2);
+    for (const n of shown.normal) {
+      const row = rows.find((c) => c.rep === n.id && c.measure === n.measureId)!;
+      expect([row.drill, Number(row.value), Number(row.u)]).toEqual(["normal-swing", n.value, n.u]);
+    }
+    const drilled = all.filter((r) => r.drill === drill.id);
+    const passes = drilled.filter((r) => r.verdict!.result === "pass").length;
+    // What was counted by hand was judged by nobody.
+    expect(shown.transfer).toMatchObject({ drill: { judged: drilled.length, passed: passes }, swing: { judged: 2 } });
+    expect(shown.month).toBeNull();
+    const later = await progressOf(db, (await db.select().from(golfer))[0]!, drill, stage, "2026-12-21");
+    const [before, now] = ["2026-11-20", "2026-11-22"].map((day) => drilled.filter((r) => r.at.startsWith(day)).filter((r) => r.verdict!.result === "pass").length);
+    expect([later.month!.before.passed, later.month!.now.passed]).toEqual([before, now]);
+    await removeForGood(db, [counted, own[2]!.id], []);
+    await db.update(bout).set({ feltShare: null });
+  });
+});
+
 describe("the log", () => {
   it("finds by words, drill, place, club, tag, result and days, and leaves out what is not so", async () => {
     const [first] = await bouts();

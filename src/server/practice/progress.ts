@@ -61,10 +61,10 @@ export async function normalSwings(db: Db, golferId: string, measures: readonly 
   return rows.flatMap((m) => (m.value === null || m.u === null ? [] : [{ id: m.repId, day: days.get(m.repId)!, measureId: m.measureId, value: m.value, u: m.u }])).sort((a, b) => a.day.localeCompare(b.day));
 }
 
-/** Every bout of a drill's stage as progress counts it, in order of time. */
+/** Every filmed bout of a drill's stage as progress counts it, in order of time: what the golfer counted was judged by nobody. */
 export async function boutLines(db: Db, golferId: string, drillId: string, stageId?: string): Promise<BoutLine[]> {
   return db.select({ day: bout.day, drillId: bout.drillId, stageId: bout.stageId, place: session.place, club: bout.club, passed: bout.passed, failed: bout.failed, notJudged: bout.notJudged }).from(bout).innerJoin(session, eq(bout.sessionId, session.id))
-    .where(and(eq(bout.golferId, golferId), eq(bout.drillId, drillId), isNull(bout.removedAt), ...(stageId === undefined ? [] : [eq(bout.stageId, stageId)]))).orderBy(asc(bout.startedAt));
+    .where(and(eq(bout.golferId, golferId), eq(bout.drillId, drillId), isNull(bout.removedAt), eq(bout.byHand, false), ...(stageId === undefined ? [] : [eq(bout.stageId, stageId)]))).orderBy(asc(bout.startedAt));
 }
 
 /** The middle of a measure in each bout of a drill's stage, in order of time. @param latest only so many */
