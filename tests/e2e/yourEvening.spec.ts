@@ -143,7 +143,7 @@ test("insoles are laid on the film by the steps and shown beside the estimate; a
   await file.setInputFiles("demo/insoles/double-step-lead-late.csv");
   const told = page.getByText(/^Over the whole rep the film’s estimate was \d+ % of the weight away/);
   await expect(told).toBeVisible();
-  await expect(page.getByRole("row", { name: /^top / })).toContainText("% toe");
+  await expect(page.getByRole("region", { name: "Weight by film and by insoles" }).getByRole("row", { name: /^top / })).toContainText("% toe");
   await accessible(page);
   await page.reload();
   await expect(told).toBeVisible();

@@ -69,7 +69,7 @@ describe("a bout's own figures", () => {
     for (const measure of ["leadLandBeforeTop", "trailStepLength", "pelvisSway"]) {
       const told = await boutMiddles(db, "g", drill.id, stage.id, measure);
       expect(told).toHaveLength(2);
-      expect((await middlesByDay(db, "g", drill.id, stage.id, [measure])).get(measure)).toEqual(told.map(({ day, middle }) => ({ measureId: measure, day, middle })));
+      expect((await middlesByDay(db, "g", drill.id, stage.id, [measure])).get(measure)).toEqual(told.map(({ day, middle }) => ({ day, middle })));
       for (const t of told) {
         const own = rows.filter((r) => r.bout === t.boutId && r.measure === measure && r.state === "measured").map((r) => Number(r.value));
         expect(t.n).toBe(own.length);

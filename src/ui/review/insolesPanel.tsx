@@ -1,6 +1,6 @@
 "use client";
 
-import { wrap } from "comlink";
+import { wrap, type Remote } from "comlink";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { against, heelToe, shareAt } from "@/core/practice/insoles/against";
@@ -22,10 +22,11 @@ export function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: Lai
   const [state, setState] = useState<"reading" | "keeping" | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [several, setSeveral] = useState<{ fileName: string; places: Found[] } | null>(null);
-  const own = useRef<Worker | null>(null);
-  useEffect(() => () => own.current?.terminate(), []);
+  // The remote is kept beside its worker: one that is let go takes the worker's ears with it.
+  const own = useRef<{ worker: Worker; reader: Remote<InsolesWorker> } | null>(null);
+  useEffect(() => () => own.current?.worker.terminate(), []);
   const stop = () => {
-    own.current?.terminate();
+    own.current?.worker.terminate();
     own.current = null;
     setState(null);
   };
@@ -44,7 +45,7 @@ export function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: Lai
     }
   };
   const lay = async (fileName: string, { offsetMs, r }: Found) => {
-    const rows = await wrap<InsolesWorker>(own.current!).lay({ t: rep.series.t }, offsetMs);
+    const rows = await own.current!.reader.lay({ t: rep.series.t }, offsetMs);
     setSeveral(null);
     await keep({ fileName, offsetMs, r, rows });
   };
@@ -53,11 +54,12 @@ export function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: Lai
     setWrong(null);
     setSeveral(null);
     setState("reading");
-    const worker = (own.current = new Worker(new URL("./insoles.worker.ts", import.meta.url), { type: "module" }));
-    const find = async (): Promise<{ places: Found[] } | { message: string }> => wrap<InsolesWorker>(worker).find(await file.text(), { t: rep.series.t, leadShare: rep.series.leadShare }, rep.hand);
+    const worker = new Worker(new URL("./insoles.worker.ts", import.meta.url), { type: "module" });
+    const reading = (own.current = { worker, reader: wrap<InsolesWorker>(worker) });
+    const find = async (): Promise<{ places: Found[] } | { message: string }> => reading.reader.find(await file.text(), { t: rep.series.t, leadShare: rep.series.leadShare }, rep.hand);
     const found = await find().catch((error: unknown) => ({ message: `It could not be read${error instanceof Error ? `: ${error.message}` : ""}.` }));
     // Another file was chosen meanwhile, or this one was stopped.
-    if (own.current !== worker) return;
+    if (own.current !== reading) return;
     setState(null);
     if ("message" in found) return setWrong(`${file.name}: ${found.message}`);
     const clear = clearPlace(found.places);
