@@ -2,25 +2,36 @@ import { body } from "../src/core/figure/anthropometry";
 import { doubleStep } from "../src/core/figure/scripts/doubleStep";
 import type { MovementScript } from "../src/core/figure/script";
 import { swing } from "../src/core/figure/scripts/swing";
+import { DRILLS } from "../src/core/drills";
 import { simulate } from "../src/core/figure/simulate";
+import { truths } from "../src/core/figure/truth/truth";
 import { writeTrack } from "../src/core/formats/trackFile";
 import { seeded, type Seeded } from "../src/core/maths/seeded";
 import type { Flight } from "../src/core/practice/flight";
 import { laterDay } from "../src/core/practice/plan/week";
 import { filmed } from "../tools/study/simulatedRep";
 
+/** The golfers as they are filmed. */
+const PEOPLE = {
+  inka: { body: () => body(170, "female", 0.95), hand: "right", distance: 405 },
+  tobin: { body: () => body(178, "male", 1), hand: "right", distance: 380 },
+  marek: { body: () => body(184, "male", 1.08), hand: "left", distance: 430 },
+} as const;
+
 /** A bout of the made-up past: what was done, and what was written beside it. */
 export interface PastBout {
+  golfer: keyof typeof PEOPLE;
   at: string;
   place: string;
   weather: string;
-  drill: "double-step" | "normal-swing";
+  drill: "double-step" | "normal-swing" | "feet-together";
   club: string;
   note: string | null;
   tags: string[];
   feltShare: number | null;
   flight: Flight | null;
-  scripts: { script: MovementScript; stillMs: number }[];
+  /** Each with how long it stands still first; where that is not said the simulated truth tells it. */
+  scripts: { script: MovementScript; stillMs?: number }[];
 }
 
 /** Six months of Inka's: from a week in May to the week before the shipped films. */
@@ -40,7 +51,9 @@ const NOTES = ["The foot goes first when I count it.", "Rushed.", "Wet mat, smal
  * before the hands, the lead foot to land before the top, and the weight to the trail foot, each at its own pace and with her
  * spread from rep to rep.
  */
-export function pastBouts(): PastBout[] {
+export const pastBouts = (): PastBout[] => [...inkas(), ...tobins(), ...mareks()];
+
+function inkas(): PastBout[] {
   const random = seeded(2026);
   const pick = <T>(of: readonly T[]): T => of[Math.floor(random.uniform() * of.length)]!;
   const out: PastBout[] = [];
@@ -51,7 +64,7 @@ export function pastBouts(): PastBout[] {
       const [place] = pick(PLACES);
       const skill = skillAt(week);
       const date = laterDay(FIRST, 7 * week + day);
-      const own = { place, weather: place === "Towpath Nine" ? pick(WEATHER) : "indoors", club: "iron", tags: week % 6 === 2 && day === 5 ? ["lesson"] : [] };
+      const own = { golfer: "inka" as const, place, weather: place === "Towpath Nine" ? pick(WEATHER) : "indoors", club: "iron", tags: week % 6 === 2 && day === 5 ? ["lesson"] : [] };
       const steps = Array.from({ length: week === SORE_WEEK + 1 ? 3 : 5 }, () => step(skill, random));
       out.push({ ...own, at: `${date}T16:${10 + Math.floor(random.uniform() * 40)}:00Z`, drill: "double-step", note: week === SORE_WEEK + 1 ? "Back again after a sore week, half of it." : pick(NOTES), feltShare: week % 2 ? null : felt(44 - 34 * skill, week, random), flight: place === "Towpath Nine" ? { strike: pick(random.uniform() < skill ? ["clean"] : ["heavy", "thin"]) } : null, scripts: steps });
       // Now and then an evening of nothing else: two bouts more, each a little better than the one before.
@@ -61,6 +74,28 @@ export function pastBouts(): PastBout[] {
     }
   }
   return out;
+}
+
+/** Tobin at his carport net, once a week for two months: feet together, of which he makes each fault less often, but tips forward to the last. */
+function tobins(): PastBout[] {
+  const random = seeded(178);
+  const { target, faults } = DRILLS.find((d) => d.id === "feet-together")!.stages.find((s) => s.main)!;
+  return Array.from({ length: 8 }, (_, week): PastBout => ({
+    golfer: "tobin", at: `${laterDay("2026-09-22", 7 * week)}T18:15:00Z`, place: "carport net", weather: "indoors", drill: "feet-together", club: "iron", note: week === 3 ? "Neighbour watched. Worse." : null, tags: [], feltShare: null, flight: null,
+    scripts: Array.from({ length: 5 }, () => {
+      const fault = random.uniform() < 0.75 - 0.09 * week ? faults![random.uniform() < 0.15 * week ? 0 : Math.floor(random.uniform() * faults!.length)] : undefined;
+      return { script: (fault?.script ?? target!)() };
+    }),
+  }));
+}
+
+/** Marek in the village hall, five evenings: the double step as a left-hander, the foot mostly first. */
+function mareks(): PastBout[] {
+  const random = seeded(184);
+  return Array.from({ length: 5 }, (_, k): PastBout => ({
+    golfer: "marek", at: `${laterDay("2026-10-18", 7 * k)}T10:30:00Z`, place: "village hall", weather: "indoors", drill: "double-step", club: "iron", note: null, tags: [], feltShare: null, flight: null,
+    scripts: Array.from({ length: 4 }, () => step(0.45 + 0.08 * k, random)),
+  }));
 }
 
 /** What she feels on the lead foot when it bears least, % in fives: more than is there, less and less so. */
@@ -87,4 +122,9 @@ function ownSwing(skill: number, r: Seeded): PastBout["scripts"][number] {
 }
 
 /** A rep's track, as a phone and the network might have seen the simulated golfer. */
-export const trackOf = ({ script, stillMs }: PastBout["scripts"][number], seed: number): Uint8Array => writeTrack(filmed(simulate(body(170, "female", 0.95), script), stillMs, { hand: "right", distance: 405 }, seed));
+export function trackOf({ script, stillMs }: PastBout["scripts"][number], golfer: PastBout["golfer"], seed: number): Uint8Array {
+  const { body: who, hand, distance } = PEOPLE[golfer];
+  const sim = simulate(who(), script);
+  const still = stillMs ?? truths(sim, "face-on")[0]!.events.address!;
+  return writeTrack(filmed(sim, still, { hand, distance }, seed));
+}

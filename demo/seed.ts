@@ -1,6 +1,6 @@
 /**
  * Loads the demo data once into an empty store: three made-up golfers, their shipped clips, reps judged from the shipped tracks, one of
- * them with the simulated insoles, and half a year of Inka's before that from simulated tracks, judged by the same core.
+ * them with the simulated insoles, and the half year before that (Inka's; two months of Tobin's, five evenings of Marek's) from simulated tracks, judged by the same core.
  */
 import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
@@ -109,7 +109,7 @@ async function past(): Promise<void> {
 }
 
 /** A bout of the past with what was written beside it; its films were not kept. */
-async function keep({ at, place, drill, weather, club, note, tags, feltShare, flight }: PastBout, files: readonly string[], failed: () => boolean): Promise<void> {
+async function keep({ golfer: who, at, place, drill, weather, club, note, tags, feltShare, flight }: PastBout, files: readonly string[], failed: () => boolean): Promise<void> {
   let boutId: string | null = null;
   for (const [r, file] of files.entries()) {
     while (!existsSync(file)) {
@@ -119,8 +119,8 @@ async function keep({ at, place, drill, weather, club, note, tags, feltShare, fl
     const bytes = readFileSync(file);
     const sha256 = createHash("sha256").update(bytes).digest("hex");
     await putBlob("tracks", sha256, Readable.from([bytes]));
-    const { ids } = await saveReps(db, { golferId: "inka", clip: { sha256: createHash("sha256").update(`film of ${sha256}`).digest("hex"), name: `${at.slice(0, 10)}-${r + 1}.mp4`, bytes: 0 }, trackSha256: sha256, drill, at: new Date(Date.parse(at) + r * 60_000), place });
+    const { ids } = await saveReps(db, { golferId: who, clip: { sha256: createHash("sha256").update(`film of ${sha256}`).digest("hex"), name: `${at.slice(0, 10)}-${r + 1}.mp4`, bytes: 0 }, trackSha256: sha256, drill, at: new Date(Date.parse(at) + r * 60_000), place });
     if (ids[0]) boutId ??= (await db.select({ boutId: rep.boutId }).from(rep).where(eq(rep.id, ids[0])))[0]!.boutId;
   }
-  if (boutId) await keepBoutRow(db, "inka", boutId, { place, weather, sessionNote: null, club, ball: null, note, tags, feltShare, touched: null, flight });
+  if (boutId) await keepBoutRow(db, who, boutId, { place, weather, sessionNote: null, club, ball: null, note, tags, feltShare, touched: null, flight });
 }

@@ -5,10 +5,10 @@ import { pastBouts, trackOf } from "./history";
 
 const [dir, part, parts] = [process.argv[2]!, Number(process.argv[3]), Number(process.argv[4])];
 let k = 0;
-for (const [b, { scripts }] of pastBouts().entries())
+for (const [b, { golfer, scripts }] of pastBouts().entries())
   for (const [r, script] of scripts.entries()) {
     if (k++ % parts !== part) continue;
     const file = path.join(dir, `${b}-${r}.track`);
-    writeFileSync(`${file}.part`, trackOf(script, 1000 * b + r));
+    writeFileSync(`${file}.part`, trackOf(script, golfer, 1000 * b + r));
     renameSync(`${file}.part`, file);
   }
