@@ -6,7 +6,7 @@ import type { FirstToLast, Shift } from "@/core/practice/firstToLast";
 import type { Glance } from "@/core/practice/glance";
 import type { BoutCard } from "@/server/reps/bouts";
 import { longTime, shortTime } from "@/ui/kit/dates";
-import { shownNumber, shownUnit, type Units } from "@/ui/kit/units";
+import { shownNumber, shownUnit, toldAs, type Units } from "@/ui/kit/units";
 import { changeWords, oddOnes, passedWords } from "./glanceWords";
 import { CompareChosen, SmallStrips, useChosen } from "./smallStrips";
 
@@ -53,7 +53,8 @@ export function SessionGlance({ startedAt, place, parts, focus, units }: { start
 /** A session of one drill: what its last bout has that its first had not. */
 function Focus({ focus: { first, last, change, shifts }, units }: { focus: FirstToLast; units: Units }) {
   const sure = shifts.filter((s) => s.sure);
-  const value = (v: number, s: Shift) => `${shownNumber(v, s.unit, units)} ${shownUnit(s.unit, units)}`;
+  const number = (v: number, s: Shift) => `${shownNumber(v, s.unit, units)} ${shownUnit(s.unit, units)}`;
+  const value = (v: number, s: Shift) => number(toldAs(v, s.measure), s);
   return (
     <section className="mt-8 border-t border-hair pt-5" aria-labelledby="focus">
       <h2 id="focus" className="text-[23px]">Did it change from the first bout to the last?</h2>
@@ -65,7 +66,7 @@ function Focus({ focus: { first, last, change, shifts }, units }: { focus: First
         <div className="mt-3 overflow-x-auto" tabIndex={0} role="region" aria-label="First bout against last">
           <table className="w-full max-w-[760px] text-left text-[15px]">
             <thead className="border-b-[1.5px] border-edge"><tr><th className="py-1 pr-4">middle of</th><th className="pr-4">first bout</th><th className="pr-4">last bout</th><th>moved by</th></tr></thead>
-            <tbody>{shifts.map((s) => <tr key={s.measure} className="border-b border-hair"><th scope="row" className="py-1.5 pr-4 font-normal">{CATALOGUE[s.measure].name}</th><td className="pr-4">{value(s.first, s)}</td><td className="pr-4">{value(s.last, s)}</td><td className={s.sure ? "font-semibold" : "text-ink-2"}>{value(s.last - s.first, s)} ± {value(2 * s.u, s)}</td></tr>)}</tbody>
+            <tbody>{shifts.map((s) => <tr key={s.measure} className="border-b border-hair"><th scope="row" className="py-1.5 pr-4 font-normal">{CATALOGUE[s.measure].name}</th><td className="pr-4">{value(s.first, s)}</td><td className="pr-4">{value(s.last, s)}</td><td className={s.sure ? "font-semibold" : "text-ink-2"}>{value(s.last - s.first, s)} ± {number(2 * s.u, s)}</td></tr>)}</tbody>
           </table>
         </div>
       )}
