@@ -5,6 +5,7 @@ import { BlobReader, configure, Uint8ArrayWriter, ZipReader } from "@zip.js/zip.
 import { ALL_FORMATS, BufferSource, Input } from "mediabunny";
 import { repManifest } from "../../src/core/formats/repPackage";
 import { accessible } from "./accessible";
+import { answered } from "./begun";
 
 configure({ useWebWorkers: false });
 const sha = (bytes: Uint8Array | string) => createHash("sha256").update(bytes).digest("hex");
@@ -14,12 +15,7 @@ test.describe.configure({ mode: "serial" });
 /** Reps of films that were read before: one lands late, one is good. */
 async function kept(page: Page): Promise<void> {
   await page.goto("/reps");
-  if (page.url().includes("/begin")) {
-    await page.getByLabel("How tall are you?").fill("170");
-    await page.getByRole("radio", { name: "Right" }).click();
-    await page.getByRole("button", { name: "Read my swings" }).click();
-    await expect(page).toHaveURL(/\/read/);
-  }
+  if (page.url().includes("/begin")) await answered(page);
   for (const name of ["double-step-lead-late", "double-step-good"]) {
     const [film, track] = [readFileSync(`demo/clips/${name}.mp4`), readFileSync(`demo/tracks/${name}.track`)];
     expect((await page.request.put(`/api/clips/${sha(film)}`, { data: film })).ok()).toBe(true);
@@ -128,9 +124,12 @@ test("an event is dragged in the strip to where the film shows it, and taken bac
   await page.getByText("Did the program get something wrong?").click();
   const back = page.getByRole("button", { name: new RegExp(`^Take back: top: 0 ms, the program says −${put} ms`) });
   await expect(back).toBeVisible();
+  // The tests that follow find the rep as it was: taking back is kept before the page is closed.
+  const kept = page.waitForResponse((r) => r.url().endsWith("/corrections") && r.request().postData() === "[]");
   await back.click();
   await expect(page.getByRole("button", { name: /^Take back/ })).toHaveCount(0);
   await expect(page.getByText(/^With what you changed/)).toHaveCount(0);
+  expect((await kept).ok()).toBe(true);
 });
 
 test("insoles are laid on the film by the steps and shown beside the estimate; a file that is not of it is said", async ({ page }) => {

@@ -2,16 +2,14 @@ import { readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { expect, test, type Page } from "@playwright/test";
 import { accessible } from "./accessible";
+import { answered } from "./begun";
 
 test.describe.configure({ mode: "serial" });
 
 const known = async (page: Page): Promise<void> => {
   await page.goto("/plan");
   if (!page.url().includes("/begin")) return;
-  await page.getByLabel("How tall are you?").fill("170");
-  await page.getByRole("radio", { name: "Right" }).click();
-  await page.getByRole("button", { name: "Read my swings" }).click();
-  await expect(page).toHaveURL(/\/read/);
+  await answered(page);
   await page.goto("/plan");
 };
 
@@ -87,10 +85,7 @@ test("a bout without film stands in the log, is found by its words, has its row,
 test("the body is asked after once a day, a sore one gets an easy week; a stage is gone on from and gone back to", async ({ page }) => {
   // Of somebody who has done nothing yet today.
   await page.goto("/begin");
-  await page.getByLabel("How tall are you?").fill("181");
-  await page.getByRole("radio", { name: "Left" }).click();
-  await page.getByRole("button", { name: "Read my swings" }).click();
-  await expect(page).toHaveURL(/\/read/);
+  await answered(page, "181", "Left");
   await page.goto("/film?drill=double-step");
   await page.getByRole("heading", { name: "Before you begin: is anything sore?" }).waitFor();
   await accessible(page);

@@ -4,6 +4,7 @@ import { chromium, expect, test, type BrowserContext, type Page } from "@playwri
 import { chromiumPath, CHROMIUM_FLAGS } from "../../tools/chromium";
 import { readTrack } from "../../src/core/formats/trackFile";
 import { accessible } from "./accessible";
+import { answered } from "./begun";
 
 /** The first four reps of a bout; Chromium's fake camera plays such a file at 30 pictures a second, at 1280 × 720, again and again. */
 const CAMERA = ".work/camera/bout.mjpeg";
@@ -40,10 +41,7 @@ test("a camera that is refused is said, with what to do", async ({ page: refused
 async function known(page: Page): Promise<void> {
   await page.goto("/film");
   if (!page.url().includes("/begin")) return;
-  await page.getByLabel("How tall are you?").fill("170");
-  await page.getByRole("radio", { name: "Right" }).click();
-  await page.getByRole("button", { name: "Read my swings" }).click();
-  await expect(page).toHaveURL(/\/read/);
+  await answered(page);
 }
 
 test("what comes between is said, each with what to do, and it goes on when that is over", async () => {

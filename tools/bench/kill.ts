@@ -12,6 +12,7 @@ import { seeded } from "../../src/core/maths/seeded";
 import { blobSize } from "../../src/server/blobs/blobs";
 import { healBlobs } from "../../src/server/blobs/heal";
 import { closeDatabase, database } from "../../src/server/db/open";
+import { rowsOf } from "../../src/server/db/rowsOf";
 import { report } from "./report";
 
 const check = process.argv.includes("--check");
@@ -43,7 +44,7 @@ try {
     if (k % 20 === 19) console.log(`${k + 1} kills, ${acked.filter((a) => a.saved).length} reps acknowledged`);
   }
   const db = await database();
-  const rows = async <T>(query: string) => ((await db.execute(sql.raw(query))) as unknown as { rows: T[] }).rows;
+  const rows = async <T>(query: string) => rowsOf<T>(await db.execute(sql.raw(query)));
   const healed = await healBlobs(db);
   const again = await healBlobs(db);
   const reps = new Map((await rows<{ id: string; removed: boolean; measures: number; verdicts: number; own: string | null; kept: boolean; sha: string }>(`

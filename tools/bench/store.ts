@@ -15,6 +15,7 @@ import { CATALOGUE, MEASURE_IDS } from "../../src/core/measures/catalogue";
 import { laterDay } from "../../src/core/practice/plan/week";
 import { writeRows } from "../../src/server/backup/tables";
 import { closeDatabase, database } from "../../src/server/db/open";
+import { rowsOf } from "../../src/server/db/rowsOf";
 import { clip, golfer } from "../../src/server/db/schema";
 import { keepDrillVersion } from "../../src/server/drills/ownDrills";
 import { logChoices, logPage, type LogFilter } from "../../src/server/practice/log";
@@ -70,7 +71,7 @@ try {
   const recountMs = (performance.now() - began) / boutIds.length;
   for (const id of sessionIds) await reword(db, id);
   await db.execute(sql`analyze`);
-  const [{ n: measures }] = ((await db.execute(sql`select count(*)::int as n from measure`)) as unknown as { rows: [{ n: number }] }).rows;
+  const measures = rowsOf<{ n: number }>(await db.execute(sql`select count(*)::int as n from measure`))[0]!.n;
 
   console.log("they are kept, and asked for now");
   const p95 = async (does: (k: number) => Promise<unknown>): Promise<number> => {

@@ -1,7 +1,7 @@
-import { median } from "../maths/stats";
 import { CATALOGUE, type MeasureId } from "../measures/catalogue";
 import type { GlanceRep } from "./glance";
 import { passRate, rateChange, type PassRate, type RateChange } from "./passRate";
+import { knownOf, usualOf } from "./usual";
 
 /** A measure in the first and in the last bout of a session: their middles, in its unit. */
 export interface Shift {
@@ -25,8 +25,8 @@ export interface FirstToLast {
 
 /** Fewer values than this have no middle worth comparing. */
 const ENOUGH = 3;
-/** Of normally spread values: standard deviation by the median deviation, and standard error of a median against that of a mean. */
-const [MAD_TO_SD, MEDIAN_SE] = [1.4826, 1.2533];
+/** Of normally spread values: the standard error of a median against that of a mean. */
+const MEDIAN_SE = 1.2533;
 
 /** How a session of one drill went: its last bout against its first, in passes and in what the checks ask for. */
 export function firstToLast(first: readonly GlanceRep[], last: readonly GlanceRep[], asked: readonly MeasureId[]): FirstToLast {
@@ -42,9 +42,8 @@ export function firstToLast(first: readonly GlanceRep[], last: readonly GlanceRe
 
 /** Middle of a measure and its standard error, by the reps' own spread or, where that is less, by the film's doubt. */
 function middleOf(reps: readonly GlanceRep[], measure: MeasureId): { middle: number; u: number } | null {
-  const known = reps.flatMap(({ measures: { [measure]: m } }) => (m && m.value !== null && m.u !== null ? [{ value: m.value, u: m.u }] : []));
+  const known = knownOf(reps, measure);
   if (known.length < ENOUGH) return null;
-  const middle = median(known.map((k) => k.value));
-  const spread = Math.max(MAD_TO_SD * median(known.map((k) => Math.abs(k.value - middle))), median(known.map((k) => k.u)));
+  const { middle, spread } = usualOf(known);
   return { middle, u: (MEDIAN_SE * spread) / Math.sqrt(known.length) };
 }

@@ -1,7 +1,7 @@
 import type { Measured, Verdict } from "../judge/verdict";
-import { median } from "../maths/stats";
 import type { MeasureId } from "../measures/catalogue";
 import { margin } from "./compare";
+import { knownOf, usualOf } from "./usual";
 
 /** A rep of a bout, as looking it over takes it. */
 export interface GlanceRep {
@@ -33,9 +33,8 @@ export interface Glance {
 
 /** Fewer reps than this have no usual way. */
 const USUAL_FROM = 5;
-/** A modified z-score beyond this is an outlier (Iglewicz and Hoaglin, 1993); a spread's share of the median deviation. */
+/** A modified z-score beyond this is an outlier (Iglewicz and Hoaglin, 1993). */
 const OUTLIER = 3.5;
-const MAD_TO_SD = 1.4826;
 
 /**
  * A bout at a glance: how many passed, the one thing to change, and which reps to look at: the one that came closest to passing,
@@ -68,13 +67,9 @@ export function glance(reps: readonly GlanceRep[], asked: readonly MeasureId[]):
 /** Of each rep the measure that lies farthest from the bout's middle, in the bout's own spread or, where that is less, the film's doubt. */
 function farthest(reps: readonly GlanceRep[], asked: readonly MeasureId[]): { id: string; measure: MeasureId; times: number }[] {
   const known = [...new Set(asked)].flatMap((measure) => {
-    const rows = reps.flatMap(({ id, measures }) => {
-      const m = measures[measure];
-      return m && m.value !== null && m.u !== null ? [{ id, value: m.value, u: m.u }] : [];
-    });
+    const rows = knownOf(reps, measure);
     if (rows.length < USUAL_FROM) return [];
-    const middle = median(rows.map((r) => r.value));
-    const spread = Math.max(MAD_TO_SD * median(rows.map((r) => Math.abs(r.value - middle))), median(rows.map((r) => r.u)));
+    const { middle, spread } = usualOf(rows);
     return spread > 0 ? rows.map((r) => ({ id: r.id, measure, times: Math.abs(r.value - middle) / spread })) : [];
   });
   const most = new Map<string, (typeof known)[number]>();

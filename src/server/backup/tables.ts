@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import path from "node:path";
 import { sql } from "drizzle-orm";
 import type { Db } from "../db/open";
+import { rowsOf } from "../db/rowsOf";
 
 /** All tables, each after those that it points to. */
 export const TABLES = ["golfer", "session", "own_drill", "drill_version", "bout", "bout_measure", "plan", "clip", "rep", "event", "measure", "verdict", "correction", "insoles"] as const;
@@ -18,15 +19,13 @@ export const changes = (): { idx: number; tag: string }[] => (JSON.parse(readFil
 /** Number of the last change: the shape that rows have now. */
 export const schemaNow = (): number => changes().at(-1)!.idx;
 
-const rowsOf = (result: unknown): Record<string, unknown>[] => (result as { rows: Record<string, unknown>[] }).rows;
-
 /** All rows of a table as JSON, some at a time; within a transaction. */
 export async function* readRows(tx: Db, table: string): AsyncGenerator<string[]> {
   await tx.execute(sql.raw(`declare kept no scroll cursor for select to_jsonb(whole)::text as row from "${table}" whole`));
   for (;;) {
-    const rows = rowsOf(await tx.execute(sql.raw(`fetch ${AT_A_TIME} from kept`)));
+    const rows = rowsOf<{ row: string }>(await tx.execute(sql.raw(`fetch ${AT_A_TIME} from kept`)));
     if (!rows.length) break;
-    yield rows.map((r) => r.row as string);
+    yield rows.map((r) => r.row);
   }
   await tx.execute(sql.raw("close kept"));
 }

@@ -4,14 +4,15 @@ import { stageOf } from "../../core/drills";
 import type { Db } from "../db/open";
 import { bout } from "../db/schema";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
+import { line } from "./boutRow";
 import { localDay } from "./localDay";
 import { reword } from "./recount";
 import { sessionAt } from "./sessionAt";
 
 /** A bout that nobody filmed, as the golfer counted it. */
 export const countedBout = z.object({
-  drillId: z.string().min(1).max(60), stageId: z.string().min(1).max(80), at: z.coerce.date(), place: z.string().trim().max(60).transform((s) => s || null).nullable(),
-  done: z.number().int().min(1, "Say how many reps.").max(2000), passed: z.number().int().min(0).nullable(), note: z.string().trim().max(2000).transform((s) => s || null).nullable(),
+  drillId: z.string().min(1).max(60), stageId: z.string().min(1).max(80), at: z.coerce.date(), place: line(60),
+  done: z.number().int().min(1, "Say how many reps.").max(2000), passed: z.number().int().min(0).nullable(), note: line(2000),
 }).refine((b) => b.passed === null || b.passed <= b.done, { path: ["passed"], error: "No more can pass than were done." }).refine((b) => b.at.getTime() <= Date.now() + 60_000, { path: ["at"], error: "That is still to come." });
 export type CountedBout = z.infer<typeof countedBout>;
 

@@ -5,7 +5,8 @@ import type { Db } from "../db/open";
 import { bout, session } from "../db/schema";
 import { reword } from "./recount";
 
-const line = (most: number) => z.string().trim().max(most).transform((s) => s || null).nullable();
+/** A line that may be left out: nothing where only blanks are written. */
+export const line = (most: number) => z.string().trim().max(most).transform((s) => s || null).nullable();
 
 /** What a golfer writes beside a bout; all of it may be left out. */
 export const boutRow = z.object({

@@ -5,6 +5,7 @@ import { dueOf } from "../../core/practice/plan/due";
 import { planWeek } from "../../core/practice/plan/planWeek";
 import { laterDay, TAKEN_WEEK, type Day, type DayRoom, type Due, type KeptBout } from "../../core/practice/plan/week";
 import type { Db } from "../db/open";
+import { rowsOf } from "../db/rowsOf";
 import { bout, plan } from "../db/schema";
 import { ownDrills } from "../drills/ownDrills";
 import type { Golfer } from "../golfers/golfers";
@@ -38,9 +39,9 @@ export async function dueFor(db: Db, golfer: Golfer): Promise<Due[]> {
 
 /** The day on which each drill was done last, each from its own end of an index. */
 async function lastDays(db: Db, golferId: string, drillIds: readonly string[]): Promise<Map<string, Day>> {
-  const { rows } = (await db.execute(sql`
+  const rows = rowsOf<{ id: string; day: Day }>(await db.execute(sql`
     select asked.id, latest.day from json_array_elements_text(${JSON.stringify(drillIds)}::json) as asked (id)
-    cross join lateral (select day from bout where golfer_id = ${golferId} and drill_id = asked.id and removed_at is null order by day desc limit 1) latest`)) as unknown as { rows: { id: string; day: Day }[] };
+    cross join lateral (select day from bout where golfer_id = ${golferId} and drill_id = asked.id and removed_at is null order by day desc limit 1) latest`));
   return new Map(rows.map((r) => [r.id, r.day]));
 }
 

@@ -2,6 +2,7 @@ import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Drill } from "../../core/drills";
 import { LAST, type StageRep } from "../../core/practice/ladder";
 import type { Db } from "../db/open";
+import { rowsOf } from "../db/rowsOf";
 import { bout } from "../db/schema";
 import { resultsOf } from "../practice/results";
 import { groups } from "./rows";
@@ -21,11 +22,11 @@ type Found = StageRep & { drillId: string };
 
 /** Each stage's own stretch of an index, the latest bouts first: they have a judged rep each, so no more of them can count. */
 async function latestJudged(db: Db, golferId: string, stages: readonly { drill: string; stage: string }[]): Promise<Found[]> {
-  const { rows } = (await db.execute(sql`
+  const rows = rowsOf<{ drillId: string; stageId: string; day: string; results: string }>(await db.execute(sql`
     select latest.drill_id as "drillId", latest.stage_id as "stageId", latest.day, latest.results from json_to_recordset(${JSON.stringify(stages)}::json) as asked (drill text, stage text) cross join lateral (
       select drill_id, stage_id, day, results from bout
       where golfer_id = ${golferId} and drill_id = asked.drill and stage_id = asked.stage and removed_at is null and not by_hand and passed + failed > 0
-      order by started_at desc limit ${LAST}) latest`)) as unknown as { rows: { drillId: string; stageId: string; day: string; results: string }[] };
+      order by started_at desc limit ${LAST}) latest`));
   return rows.flatMap(({ results, ...of }) => resultsOf(results).reverse().map((result) => ({ ...of, result })));
 }
 

@@ -9,6 +9,7 @@ import type { Drill } from "@/core/drills";
 import { moved, overfull, skipped, swapped } from "@/core/practice/plan/change";
 import { laterDay, type DayRoom, type KeptBout } from "@/core/practice/plan/week";
 import { Button } from "@/ui/kit/button";
+import { capital } from "@/ui/kit/capital";
 import { weekDay } from "@/ui/kit/dates";
 import { inWords } from "@/ui/kit/inWords";
 import { useAttempt } from "@/ui/kit/useAttempt";
@@ -124,7 +125,6 @@ export function PlanView({ monday, today, days, kept, clashes, due, practice, sy
   );
 }
 
-const capital = (s: string) => `${s[0]!.toUpperCase()}${s.slice(1)}`;
 
 function Bout({ bout, days, due, past, step, move, skip, swap }: { bout: PlanBout; days: readonly DayRoom[]; due: readonly DueShown[]; past: boolean; step(by: 1 | -1): void; move(to: DayRoom): void; skip(): void; swap(d: DueShown): void }) {
   const fixed = bout.state !== "planned" || past;

@@ -11,6 +11,7 @@ import type { Trend } from "@/core/practice/trend";
 import type { BoutDots, NormalSwing } from "@/server/practice/progress";
 import { GateDays, gateScale, Mark, ROW, type GateRow } from "@/ui/charts/gateDays";
 import { Button } from "@/ui/kit/button";
+import { capital } from "@/ui/kit/capital";
 import { dayOf } from "@/ui/kit/dates";
 import { shownNumber, shownUnit, toldAs, wanted, type Units } from "@/ui/kit/units";
 import { FeltChart, type Felt } from "./feltChart";
@@ -88,7 +89,7 @@ function sentences({ month, effects, transfer, last }: ProgressShown): string[] 
   if (last.judged > 0 && !last.done) out.push(`Done at 8 of 10 on two days; these span ${last.days === 1 ? "one day" : `${last.days} days`}.`);
   if (transfer) out.push(`In the drill ${transfer.drill.passed} of ${transfer.drill.judged} pass (${range(transfer.drill)}), in your normal swing ${transfer.swing.passed} of ${transfer.swing.judged} by the same checks (${range(transfer.swing)}).`);
   if (month) out.push(`Last 30 days ${percent(month.now.rate!)} of ${month.now.judged}, the 30 before ${percent(month.before.rate!)} of ${month.before.judged}: ${month.change.sure ? `${month.change.by > 0 ? "more" : "fewer"} pass, by ${range({ low: Math.min(Math.abs(month.change.low), Math.abs(month.change.high)), high: Math.max(Math.abs(month.change.low), Math.abs(month.change.high)) })}.` : "too few to call it a change."}`);
-  for (const e of effects) if (e.change.sure) out.push(`${e.one.name[0]!.toUpperCase()}${e.one.name.slice(1)}: ${percent(e.one.rate.rate!)} of ${e.one.rate.judged}; ${e.other.name}: ${percent(e.other.rate.rate!)} of ${e.other.rate.judged}. They go with each other; why, the figures don't say.`);
+  for (const e of effects) if (e.change.sure) out.push(`${capital(e.one.name)}: ${percent(e.one.rate.rate!)} of ${e.one.rate.judged}; ${e.other.name}: ${percent(e.other.rate.rate!)} of ${e.other.rate.judged}. They go with each other; why, the figures don't say.`);
   return out;
 }
 

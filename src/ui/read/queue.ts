@@ -1,6 +1,7 @@
 import type { RepSeries } from "@/core/analyse";
 import type { Verdict } from "@/core/judge/verdict";
 import type { Problem } from "@/core/scene/scene";
+import { capital } from "@/ui/kit/capital";
 import { inWords } from "@/ui/kit/inWords";
 import type { Progress } from "@/vision/worker/protocol";
 
@@ -52,8 +53,7 @@ export function headline(items: ClipItem[]): string {
   if (ask) said.push(`${inWords(ask)} ${ask === 1 ? "needs" : "need"} an answer`);
   if (failed) said.push(`${inWords(failed)} can’t be read`);
   if (!said.length) return open ? `Reading ${open === 1 ? "one clip" : `${inWords(open)} clips`}` : items.length === 1 ? "Your clip is read" : "All your clips are read";
-  const text = said.join(", ");
-  return text[0]!.toUpperCase() + text.slice(1);
+  return capital(said.join(", "));
 }
 
 /** Words for a time that is left: to 10 s within ten minutes, to a minute beyond. */

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import { Button } from "@/ui/kit/button";
+import { capital } from "@/ui/kit/capital";
 import { inWords } from "@/ui/kit/inWords";
 import { FEWEST_SWINGS } from "@/core/choose/profile";
 import { ClipCard } from "./clipCard";
@@ -131,7 +132,7 @@ export function ReadClips({ drills, hand, statureCm, keepFilm, drill: asked, sta
       {done > 0 && !open && (
         <div className="mt-5 flex flex-wrap items-center gap-x-6 gap-y-3 border-y-[3px] border-ink py-4">
           {set === "rep" && <Next words="That was one rep. Five normal swings tell which drill is worth doing."><Button look="main" onClick={nextSet}>Read her five swings</Button></Next>}
-          {drill === "normal-swing" && (done >= FEWEST_SWINGS ? <Next words={`${said(inWords(done))} swings are read.`}><Button look="main" asChild><Link href="/profile">See what they show</Link></Button></Next> : <p className="text-[17px]">One swing is read. Two are needed to tell a habit from an accident, five are better.</p>)}
+          {drill === "normal-swing" && (done >= FEWEST_SWINGS ? <Next words={`${capital(inWords(done))} swings are read.`}><Button look="main" asChild><Link href="/profile">See what they show</Link></Button></Next> : <p className="text-[17px]">One swing is read. Two are needed to tell a habit from an accident, five are better.</p>)}
           <Link href="/reps" className="underline underline-offset-4">All reps</Link>
         </div>
       )}
@@ -167,7 +168,6 @@ export function ReadClips({ drills, hand, statureCm, keepFilm, drill: asked, sta
   );
 }
 
-const said = (word: string) => word[0]!.toUpperCase() + word.slice(1);
 
 const SELECT = "min-h-11 max-w-full rounded-control border-[1.5px] border-edge bg-paper px-3 font-semibold";
 

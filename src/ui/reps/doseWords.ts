@@ -1,5 +1,6 @@
 import type { Dose } from "@/core/drills/drill";
 import type { DoseOfDay } from "@/core/practice/dose";
+import { capital } from "@/ui/kit/capital";
 import { inWords } from "@/ui/kit/inWords";
 
 /** How far the dose of the day has come, and what is next of it; of a day that is over only how far. */
@@ -9,5 +10,5 @@ export function doseWords({ sets, of, missed, again, done }: DoseOfDay, { school
   const words = school !== "counted sets"
     ? `${inWords(sets)} of ${inWords(of)} sets ${day}.${today ? " Take a minute before the next." : ""}`
     : `${again && today ? "A set with a miss does not count: do it again. " : ""}${inWords(sets)} of ${inWords(of)} sets of ${inWords(reps)} without a miss ${day}${missed ? `, ${inWords(missed)} with one` : ""}.`;
-  return words.replace(/^./, (c) => c.toUpperCase());
+  return capital(words);
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { wrap, type Remote } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { memo, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { against, heelToe, shareAt } from "@/core/practice/insoles/against";
 import { clearPlace, type Place } from "@/core/practice/insoles/align";
@@ -11,14 +11,15 @@ import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { Button } from "@/ui/kit/button";
 import { FileChoice } from "@/ui/kit/fileChoice";
 import type { InsolesWorker } from "./insoles.worker";
+import { nearestFrame } from "./nearestFrame";
 
 type Found = Place & { fromStartS: number };
 
 /** At these the weight is told. */
 const TOLD = ["address", "handStart", "top", "impact", "finish"];
 
-/** What pressure insoles measured of the rep, laid on its clock by the steps, beside what was estimated from the film. */
-export function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: LaidInsoles | null; changed(laid: LaidInsoles | null): void }) {
+/** What pressure insoles measured of the rep, laid on its clock by the steps, beside what was estimated from the film. Not for every picture that is shown anew: it does not hang on it. */
+export const InsolesPanel = memo(function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: LaidInsoles | null; changed(laid: LaidInsoles | null): void }) {
   const [state, setState] = useState<"reading" | "keeping" | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [several, setSeveral] = useState<{ fileName: string; places: Found[] } | null>(null);
@@ -86,7 +87,7 @@ export function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: Lai
       {wrong && <p role="alert" className="mt-2 max-w-prose text-fail">{wrong}</p>}
     </section>
   );
-}
+});
 
 const clock = (s: number) => `${Math.floor(Math.max(0, s) / 60)} min ${Math.round(Math.max(0, s) % 60)} s`;
 const whole = (v: number | null) => (v === null ? "–" : `${Math.round(v)}`.replace("-", "−"));
@@ -96,7 +97,7 @@ function Measured({ rep, laid }: { rep: RepDetail; laid: LaidInsoles }) {
   const { rms, bias } = against(reading, rep.series, rep.hand);
   const events = rep.events.filter((e) => e.foot === "" && TOLD.includes(e.name));
   const estimate = (ms: number) => {
-    const i = rep.series.t.reduce((best, t, k) => (Math.abs(t - ms) < Math.abs(rep.series.t[best]! - ms) ? k : best), 0);
+    const i = nearestFrame(rep.series.t, ms);
     return `${whole(rep.series.leadShare[i]!)} ± ${whole(2 * rep.series.leadShareU[i]!)} %`;
   };
   const words = new Map(EVENT_WORDS);

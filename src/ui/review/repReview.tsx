@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { toast } from "sonner";
 import { against } from "@/core/practice/insoles/against";
 import { fromRows } from "@/core/practice/insoles/rows";
@@ -41,7 +41,8 @@ export function RepReview({ rep: first, best, bin }: { rep: RepDetail; best: str
   const seek = (to: number) => setWanted({ ms: to });
   const zero = events.top ?? rep.series.t[0]!;
   const [laid, setLaid] = useState(first.insoles);
-  const insoleShare = laid ? against(fromRows(laid.rows), rep.series, rep.hand).leadShare : undefined;
+  // The page is drawn for every picture that is shown; this hangs on none of them.
+  const insoleShare = useMemo(() => (laid ? against(fromRows(laid.rows), rep.series, rep.hand).leadShare : undefined), [laid, rep.series, rep.hand]);
   return (
     <>
       <Heading rep={rep} best={best} />
