@@ -3,7 +3,7 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useOptimistic, useRef } from "react";
 import { toast } from "sonner";
 import type { Drill } from "@/core/drills";
 import { moved, overfull, skipped, swapped } from "@/core/practice/plan/change";
@@ -42,23 +42,19 @@ const bare = ({ name: _n, stage: _s, reason: _r, ...b }: PlanBout): KeptBout => 
 
 /** A week as a river: home on one bank, the range on the other, each bout a gate; moved by drag or keys. */
 export function PlanView({ monday, today, days, kept, clashes, due, practice, symptoms, gear, actions }: Props) {
-  const [bouts, setBouts] = useState(kept);
-  const [of, setOf] = useState(kept);
+  // What is asked for stands at once, until the computer has answered; then what it has kept does.
+  const [bouts, show] = useOptimistic(kept, (_, asked: readonly PlanBout[]) => asked);
   const [pending, attempt] = useAttempt();
-  // What the computer has kept since stands.
-  if (of !== kept) {
-    setOf(kept);
-    setBouts(kept);
-  }
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const keep = (next: readonly KeptBout[], said: string) => {
-    const before = bouts;
-    const words = new Map(bouts.map((b) => [b.id, b] as const));
-    setBouts(next.map((b) => ({ ...words.get(b.id), ...b } as PlanBout)));
+  const put = (asked: readonly PlanBout[], then?: () => void) =>
     attempt(async () => {
-      await actions.keep(monday, next.map((b) => bare(b as PlanBout)));
-      toast(said, { action: { label: "Undo", onClick: () => attempt(() => actions.keep(monday, before.map(bare))) } });
+      show(asked);
+      await actions.keep(monday, asked.map(bare));
+      then?.();
     });
+  const keep = (next: readonly KeptBout[], said: string) => {
+    const words = new Map(bouts.map((b) => [b.id, b] as const));
+    put(next.map((b) => ({ ...words.get(b.id), ...b } as PlanBout)), () => toast(said, { action: { label: "Undo", onClick: () => put(bouts) } }));
   };
   // A bout that is moved by keys keeps the focus on its new day.
   const stepped = useRef<string | null>(null);
