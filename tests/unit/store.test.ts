@@ -154,6 +154,30 @@ describe("reps", () => {
     await expect(correctRep(db, "g", id!, [{ id: randomUUID(), kind: "split", was: { from: first.from, to: first.to }, now: { from: 0, to: 300 } }])).rejects.toThrow(RangeError);
     expect(await findRep(db, id!)).toEqual(first);
   });
+
+  it("stay the same reps with what was corrected when their clip is read again; at another speed they are others", async () => {
+    const db = await database();
+    const again = () => saveReps(db, request("2026-11-24T22:30:00Z", "again.mp4"));
+    const { ids } = await again();
+    const id = ids[0]!;
+    const first = (await findRep(db, id))!;
+    const top = first.events.find((e) => e.name === "top")!;
+    const landing = first.events.find((e) => e.name === "landing" && e.foot === "lead")!;
+    const late: Correction = { id: randomUUID(), kind: "foot", foot: "lead", event: "landing", was: landing.t, u: landing.u, now: top.t + 150 };
+    const over: Correction = { id: randomUUID(), kind: "verdict", was: "fail", now: "pass", reason: "The shoe hid the landing." };
+    await correctRep(db, "g", id, [late, over]);
+    const corrected = await findRep(db, id);
+    expect((await again()).ids).toEqual(ids);
+    expect(await findRep(db, id)).toEqual(corrected);
+    // An event that can't be there any more is undone and stays in the record.
+    await db.update(correction).set({ what: { ...late, now: landing.t - 60_000 } }).where(eq(correction.id, late.id));
+    await again();
+    expect(await findRep(db, id)).toEqual(first);
+    expect((await db.select().from(correction).where(eq(correction.repId, id))).every((c) => c.undoneAt !== null)).toBe(true);
+    const { ids: slow } = await saveReps(db, { ...request("2026-11-24T22:31:00Z", "again.mp4"), captureFps: 120 });
+    expect(slow.some((one) => ids.includes(one))).toBe(false);
+    expect(await findRep(db, id)).toBeNull();
+  });
 });
 
 it("a kill at any moment loses no acknowledged rep", async () => {

@@ -80,6 +80,18 @@ async function corrected(db: Db, golferId: string, repId: string, list: readonly
   return again;
 }
 
+/** A rep that was just read anew, with what was corrected of it before; what can't be of it any more is undone, and stays in the record. */
+export async function correctAsBefore(db: Db, golferId: string, repId: string): Promise<void> {
+  const list = await correctionsOf(db, repId);
+  if (!list.length) return;
+  try {
+    await corrected(db, golferId, repId, list);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    await db.update(correction).set({ undoneAt: new Date() }).where(and(eq(correction.repId, repId), isNull(correction.undoneAt)));
+  }
+}
+
 interface AskedAgain {
   index: number;
   fromMs: number;

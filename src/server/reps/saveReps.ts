@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { readFile } from "node:fs/promises";
-import { and, desc, eq, gt, isNull, lte } from "drizzle-orm";
+import { and, asc, desc, eq, gt, inArray, isNull, lte, ne, notInArray, sql } from "drizzle-orm";
 import { ALGORITHM_VERSION, analyse, middleMs, type AnalysedRep, type Analysis } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
@@ -14,7 +14,7 @@ import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db
 import { localDay } from "../practice/localDay";
 import { recount, reword } from "../practice/recount";
 import { sessionAt } from "../practice/sessionAt";
-import { measureRows } from "./correct";
+import { correctAsBefore, measureRows } from "./correct";
 import { verdictRow } from "./rows";
 
 export interface SaveRequest {
@@ -43,7 +43,7 @@ const BOUT_GAP = 45 * 60_000;
 
 /**
  * Judges a stored track and keeps its reps, in one transaction: what is answered is on disk. The same clip read again in
- * the same bout replaces its own reps.
+ * the same bout brings its own reps up to date: one that is found again stays the same rep, and what was corrected of it stands.
  *
  * @throws Error when the golfer or the track is not there
  */
@@ -61,38 +61,63 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
   const ids = await db.transaction(async (tx) => {
     await tx.insert(clip).values({ ...request.clip, kept }).onConflictDoUpdate({ target: clip.sha256, set: { kept, name: request.clip.name } });
     const boutId = await findBout(tx as unknown as Db, request, chosen);
-    await tx.delete(rep).where(and(eq(rep.boutId, boutId), eq(rep.clipSha256, request.clip.sha256)));
+    const found = withTold(analysis.reps, request.told);
+    const known = await knownReps(tx as unknown as Db, request, boutId, found.map(({ r }) => r));
     const out: string[] = [];
-    for (const { r, live } of withTold(analysis.reps, request.told)) {
-      const id = randomUUID();
+    for (const { r, live } of found) {
+      const id = known.get(r) ?? randomUUID();
       out.push(id);
-      await tx.insert(rep).values({
+      const row = {
         id, boutId, clipSha256: request.clip.sha256, trackSha256: request.trackSha256, index: r.index, kind: r.kind, fromMs: r.from, toMs: r.to,
         hand: who.hand, statureCm: who.statureCm, captureFps: request.captureFps ?? null, algorithm: ALGORITHM_VERSION,
-        problems: analysis.problems, series: r.series, createdAt: request.at,
-      });
+        problems: analysis.problems, series: r.series, createdAt: request.at, removedAt: null,
+      };
+      await tx.insert(rep).values(row).onConflictDoUpdate({ target: rep.id, set: row });
       const events = toldEvents(r);
       if (events.length) await tx.insert(event).values(events.map((e) => ({ repId: id, ...e })));
       await tx.insert(measure).values(measureRows(r).map((m) => ({ repId: id, ...m })));
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
       if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ ...toldOf(live), actions: [], checks: [] }), by: "live" });
     }
+    for (const id of known.values()) await correctAsBefore(tx as unknown as Db, request.golferId, id);
     await recount(tx as unknown as Db, boutId);
     return out;
   });
   return { ids, analysis };
 }
 
+/**
+ * Which of these reps the bout has of this clip already, read at the same speed: theirs is the id, and all that was computed of
+ * them before goes. Those of the clip that are not found again go whole.
+ */
+async function knownReps(db: Db, { clip: { sha256 }, captureFps, told }: SaveRequest, boutId: string, reps: readonly AnalysedRep[]): Promise<Map<AnalysedRep, string>> {
+  const ofClip = and(eq(rep.boutId, boutId), eq(rep.clipSha256, sha256));
+  const before = (await db.select({ id: rep.id, from: rep.fromMs, to: rep.toMs, captureFps: rep.captureFps }).from(rep).where(ofClip).orderBy(asc(rep.index))).filter((b) => b.captureFps === (captureFps ?? null));
+  const pairs = paired(before, reps, (b, r) => (middleMs(r) >= b.from && middleMs(r) <= b.to ? Math.abs(middleMs(r) - (b.from + b.to) / 2) : Infinity));
+  const ids = pairs.map(([b]) => b.id);
+  await db.delete(rep).where(and(ofClip, notInArray(rep.id, ids)));
+  for (const table of [event, measure]) await db.delete(table).where(inArray(table.repId, ids));
+  // What was told on the spot was told, whatever is read afterwards.
+  await db.delete(verdict).where(and(inArray(verdict.repId, ids), told ? undefined : ne(verdict.by, "live")));
+  // Out of the way of their own new places.
+  await db.update(rep).set({ index: sql`-1 - ${rep.index}` }).where(ofClip);
+  return new Map(pairs.map(([b, r]) => [r, b.id]));
+}
+
 /** Each rep with what was told of it: for each answer the nearest rep that has none yet, where anything was told at all. */
 function withTold(reps: readonly AnalysedRep[], told: readonly ToldRep[] | undefined): { r: AnalysedRep; live: ToldRep | null }[] {
   if (!told) return reps.map((r) => ({ r, live: null }));
-  const apart = (r: AnalysedRep, live: ToldRep) => Math.abs(middleMs(r) - live.about);
-  const left = new Set(reps);
-  return told.flatMap((live) => {
-    const r = [...left].filter((one) => sameRep(middleMs(one), live.about)).sort((a, b) => apart(a, live) - apart(b, live))[0];
-    if (!r) return [];
-    left.delete(r);
-    return [{ r, live }];
+  return paired(told, reps, (live, r) => (sameRep(middleMs(r), live.about) ? Math.abs(middleMs(r) - live.about) : Infinity)).map(([live, r]) => ({ r, live }));
+}
+
+/** Each of `of`, in their order, with the nearest of `among` that no other has yet; `apart` is Infinity for what is none of its. */
+function paired<A, B>(of: readonly A[], among: readonly B[], apart: (a: A, b: B) => number): [A, B][] {
+  const left = new Set(among);
+  return of.flatMap((a) => {
+    const [b] = [...left].filter((one) => apart(a, one) < Infinity).sort((one, other) => apart(a, one) - apart(a, other));
+    if (b === undefined) return [];
+    left.delete(b);
+    return [[a, b]];
   });
 }
 
