@@ -60,6 +60,15 @@ test("from a rep that failed to the gate it missed, its picture, the best beside
   await page.getByRole("button", { name: "Films side by side" }).click();
   await expect(page.locator("canvas[data-film=ready][data-painted=film]")).toHaveCount(2);
   await accessible(page);
+  // The best, and the target, as figures over the film of the one that failed: they are painted, and gone without it.
+  await page.getByRole("button", { name: "Figures over the film" }).click();
+  await page.getByRole("link", { name: "the target" }).click();
+  const film = page.locator("canvas[data-film=ready][data-painted=film]");
+  await expect(film).toHaveCount(1);
+  await expect(film).toHaveAttribute("data-figures", "2");
+  await expect(page.getByRole("list").filter({ hasText: "the target" })).toBeVisible();
+  await accessible(page);
+  await page.goBack();
   await page.goBack();
 
   await page.getByRole("link", { name: "Report for a teacher" }).click();

@@ -14,12 +14,6 @@ import { rearEdge } from "../figure/surface";
 import { bandFor, type Stage } from "../drills";
 import { margins } from "../drills/drillTruth";
 
-/** Points of a drawn figure, in the order in which a frame lists them (x, y each). */
-export const FIGURE_POINTS = [
-  "head", "hands", "club", "leadShoulder", "leadElbow", "leadHip", "leadKnee", "leadAnkle", "leadHeel", "leadToe", "trailShoulder", "trailElbow", "trailHip", "trailKnee", "trailAnkle", "trailHeel", "trailToe",
-] as const;
-export type FigurePoint = (typeof FIGURE_POINTS)[number];
-
 /** A movement ready to be drawn: a figure at every instant, and the strip that belongs to it. */
 export interface Movement {
   /** Frames a second; frame i is at i / fps s. */

@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
 import { differences, type Difference } from "@/core/practice/compare";
 import { CATALOGUE } from "@/core/measures/catalogue";
@@ -14,6 +15,8 @@ import { Overlaid } from "./overlaid";
 
 /** A measure as the drill calls it, else as everybody does. */
 const nameOf = (rep: RepDetail, measure: Difference["measure"]): string => rep.stage?.checks.find((c) => c.measure === measure)?.name ?? CATALOGUE[measure].name;
+
+const FILMS = [["over", "Figures over the film"], ["beside", "Films side by side"]] as const;
 
 /** What else can be laid beside what is compared. */
 export interface Beside {
@@ -29,7 +32,10 @@ export function CompareView({ reps, target, besides }: { reps: readonly RepDetai
   const names = compared.map((c) => c.name);
   const [against, setAgainst] = useState(0);
   const [aligned, setAligned] = useState(true);
-  const [films, setFilms] = useState(false);
+  // In the address, so that it stays where something is laid beside, and a link shows the same.
+  const asked = useSearchParams().get("films");
+  const films = FILMS.find(([way]) => way === asked)?.[0] ?? null;
+  const withFilms = (href: string, way = films) => href.replace(/&films=\w+/, "") + (way ? `&films=${way}` : "");
   const other = others[against]!;
   const all = differences(one.measures, other.measures, one.stage?.checks.map((c) => c.measure) ?? []);
   const sure = all.filter((d) => d.doubts > 1);
@@ -45,14 +51,14 @@ export function CompareView({ reps, target, besides }: { reps: readonly RepDetai
               <span key={c.id}>{k === 1 ? " against " : k > 1 ? " and " : ""}{c.href ? <Link className="font-semibold underline underline-offset-4" href={c.href}>{c.name}</Link> : <strong>{c.name}</strong>}{c.result && <VerdictGlyph name={glyphOf(c.result)} size={18} className="ml-1 inline" />}{c.result && <span className="sr-only"> ({WORDS[c.result]})</span>}</span>
             ))}.
           </p>
-          {besides.length > 0 && <p className="mt-1 text-[15px]">Lay beside it: {besides.map((b, k) => <span key={b.href}>{k > 0 && ", "}<Link className="underline underline-offset-4" href={b.href}>{b.words}</Link></span>)}.</p>}
+          {besides.length > 0 && <p className="mt-1 text-[15px]">Lay beside it: {besides.map((b, k) => <span key={b.href}>{k > 0 && ", "}<Link className="underline underline-offset-4" href={withFilms(b.href)}>{b.words}</Link></span>)}.</p>}
         </div>
         <div className="flex flex-wrap gap-3">
           <Button onClick={() => setAligned((a) => !a)} aria-pressed={!aligned}>{aligned ? "In their own time" : "Aligned by events"}</Button>
-          <Button onClick={() => setFilms((f) => !f)} aria-expanded={films}>{films ? "Without the films" : "Films side by side"}</Button>
+          {FILMS.map(([way, words]) => (way === "over" || reps.length > 1) && <Button key={way} onClick={() => window.history.replaceState(null, "", withFilms(window.location.pathname + window.location.search, films === way ? null : way))} chosen={films === way}>{words}</Button>)}
         </div>
       </div>
-      {films && <Films reps={reps} names={names} aligned={aligned} />}
+      {films && <Films reps={reps} compared={compared} target={target} aligned={aligned} over={films === "over"} />}
       <div className="mt-6 grid gap-x-12 gap-y-10 lg:grid-cols-[480px_1fr]">
         <Overlaid reps={compared} aligned={aligned} />
         <section>

@@ -20,8 +20,8 @@ export interface Compared {
   href: string | null;
 }
 
-/** What the target's movement is compared by: what it has of the measures that its own checks ask for. */
-export type TargetMovement = Pick<Movement, "series" | "events" | "checks">;
+/** What the target's movement is compared by (what it has of the measures that its own checks ask for), and its figure. */
+export type TargetMovement = Pick<Movement, "series" | "events" | "checks" | "frames" | "fps" | "from">;
 
 /** Reps by names that tell them apart: of one bout by number, else with the day, two bouts of one day with the hour too. */
 export function namesOf(reps: readonly Pick<RepDetail, "id" | "number" | "boutReps" | "boutStartedAt" | "drill" | "drillId">[]): string[] {

@@ -1,9 +1,11 @@
 import { scaleLinear } from "d3-scale";
 import { area, line } from "d3-shape";
 import type { RepSeries } from "@/core/analyse";
-import { warp, type EventTimes } from "@/core/practice/compare";
+import type { EventTimes } from "@/core/practice/compare";
 import { pushApart, runs } from "@/ui/charts/strip/geometry";
 import { EVENT_WORDS, StripEdges } from "@/ui/charts/strip/words";
+import { clockOf } from "./clockOf";
+import { STROKES } from "./strokes";
 
 /** A rep as one line among others. */
 export interface Laid {
@@ -17,8 +19,6 @@ const [WIDTH, HEIGHT, GUTTER] = [376, 508, 104];
 /** A foot's lane, and the room that a bank has, px. */
 const LANE = 8;
 const LANES_ROOM = 70;
-/** Reps are told apart by the stroke: whole, dashed, dotted, both. */
-export const STROKES = ["", "9 6", "0.1 6", "10 5 0.1 5"] as const;
 /** Drawn so long before the first event and after the last, ms. */
 const AROUND_MS = 180;
 
@@ -48,8 +48,7 @@ export function Overlaid({ reps, aligned }: { reps: readonly Laid[]; aligned: bo
   const { of, ends, words } = lineOf(reps);
   const right = first.hand === "right" || first.series.behind !== undefined;
   const x = scaleLinear(right ? [...ends] : [ends[1], ends[0]], [LANES_ROOM + 4, WIDTH - LANES_ROOM - 4]);
-  const top = (r: Laid) => r.events.top ?? r.series.t[0]!;
-  const onFirst = reps.map((r) => (r === first ? (ms: number) => ms : aligned ? warp(r.events, first.events, [top(r), top(first)]) : (ms: number) => ms - top(r) + top(first)));
+  const onFirst = reps.map((r) => clockOf(r, first, aligned));
   const labels = pushApart(names.map(([name]) => y(first.events[name]!)), 22, 10, HEIGHT - 10);
   return (
     <figure>
@@ -72,7 +71,7 @@ export function Overlaid({ reps, aligned }: { reps: readonly Laid[]; aligned: bo
       <figcaption className="mt-2 flex flex-wrap gap-x-5 text-[15px]" style={{ marginLeft: GUTTER }}>
         {reps.map((r, k) => (
           <span key={r.name} className="inline-flex items-center gap-2 font-semibold">
-            <svg width={30} height={10} aria-hidden><line x1={1} x2={29} y1={5} y2={5} stroke="var(--stream)" strokeWidth={2.8} strokeDasharray={STROKES[k]} strokeLinecap="round" /></svg>{r.name}
+            <svg width={30} height={10} aria-hidden><line x1={1} x2={29} y1={5} y2={5} stroke="var(--stream)" strokeWidth={2.8} strokeDasharray={STROKES[k]!.join(" ")} strokeLinecap="round" /></svg>{r.name}
           </span>
         ))}
         <span className="basis-full text-[14px] text-ink-2">Lines: {words}.{first.series.behind ? "" : " Lanes at the edges: each foot, rep by rep from the water out."}</span>
@@ -91,7 +90,7 @@ function Line({ k, series, values, x, y, breadth }: { k: number; series: RepSeri
     <g fill="none">
       {breadth && <path d={wide(indices) ?? ""} fill="var(--stream)" fillOpacity={0.26} />}
       {k > 0 && <path d={one(indices) ?? ""} stroke="var(--water)" strokeWidth={5} />}
-      <path d={one(indices) ?? ""} stroke="var(--stream)" strokeWidth={2.8} strokeDasharray={STROKES[k]} strokeLinecap="round" />
+      <path d={one(indices) ?? ""} stroke="var(--stream)" strokeWidth={2.8} strokeDasharray={STROKES[k]!.join(" ")} strokeLinecap="round" />
     </g>
   );
 }

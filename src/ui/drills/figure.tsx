@@ -1,4 +1,5 @@
-import { FIGURE_POINTS, type FigurePoint, type Movement } from "@/core/play/movement";
+import { FIGURE_POINTS, type FigurePoint } from "@/core/play/figurePoints";
+import type { Movement } from "@/core/play/movement";
 
 type Point = readonly [x: number, y: number];
 

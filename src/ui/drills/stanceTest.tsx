@@ -69,7 +69,7 @@ export function StanceTest({ statureCm, units, armSpanCm, stance, compared, keep
         )}
         <p className="text-[17px]" aria-live="polite">{compared.steadiest && <strong>Yours: {STANCE_WORDS[compared.steadiest]}. </strong>}{compared.why}</p>
         <div className="mt-3 flex flex-wrap items-center gap-2" role="group" aria-label="Your stance">
-          {STANCES.map((s) => <Button key={s} aria-pressed={stance === s} disabled={pending} className={stance === s ? "bg-ink text-paper hover:bg-stream" : ""} onClick={() => keep(() => keepStance(stance === s ? null : s), stance === s ? "Forgotten." : "Kept: drills in your usual stance say so.")}>{STANCE_WORDS[s][0]!.toUpperCase() + STANCE_WORDS[s].slice(1)}</Button>)}
+          {STANCES.map((s) => <Button key={s} chosen={stance === s} disabled={pending} onClick={() => keep(() => keepStance(stance === s ? null : s), stance === s ? "Forgotten." : "Kept: drills in your usual stance say so.")}>{STANCE_WORDS[s][0]!.toUpperCase() + STANCE_WORDS[s].slice(1)}</Button>)}
         </div>
         <p className="mt-2 text-[15px] text-ink-2">{stance ? `Kept as your stance: ${STANCE_WORDS[stance]}. Drills in your usual stance name it.` : "Not chosen yet."}</p>
       </section>

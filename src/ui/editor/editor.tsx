@@ -82,7 +82,7 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
         <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Stages">
           {base.stages.map((s) => {
             const own = now.stages.find((o) => o.id === s.id);
-            return <Button key={s.id} aria-pressed={s.id === stageId} className={s.id === stageId ? "bg-ink text-paper hover:bg-stream" : own ? "" : "border-dashed text-ink-2"} onClick={() => setStage(s.id)}>{own?.name ?? `${s.name} (left out)`}{s.view === "down-the-line" && ", from behind"}</Button>;
+            return <Button key={s.id} chosen={s.id === stageId} className={s.id === stageId || own ? "" : "border-dashed text-ink-2"} onClick={() => setStage(s.id)}>{own?.name ?? `${s.name} (left out)`}{s.view === "down-the-line" && ", from behind"}</Button>;
           })}
         </div>
         {stageFile && judged ? (

@@ -1,4 +1,5 @@
 import type { RepSeries } from "@/core/analyse";
+import type { Joints } from "@/core/practice/figureOver";
 import { sides, targetSign, type SidePoints } from "@/core/track/sides";
 import { at, POINT, type Track } from "@/core/track/track";
 import { sampleAt } from "@/ui/charts/strip/geometry";
@@ -84,7 +85,7 @@ interface Pen {
 
 type Sides = ReturnType<typeof sides>;
 
-function line({ ctx }: Pen, points: readonly [number, number][], colour: string, width = 3, dash: number[] = []): void {
+function line({ ctx }: Pick<Pen, "ctx">, points: readonly [number, number][], colour: string, width = 3, dash: number[] = []): void {
   for (const [w, style] of [[width + 3, CASE], [width, colour]] as const) {
     ctx.beginPath();
     points.forEach(([x, y], i) => (i ? ctx.lineTo(x, y) : ctx.moveTo(x, y)));
@@ -92,6 +93,8 @@ function line({ ctx }: Pen, points: readonly [number, number][], colour: string,
     ctx.strokeStyle = style;
     ctx.lineJoin = "round";
     ctx.setLineDash(dash);
+    // A dash shorter than the pen is a dot, and only a round pen paints it.
+    ctx.lineCap = dash.length ? "round" : "butt";
     ctx.stroke();
   }
   ctx.setLineDash([]);
@@ -106,6 +109,15 @@ function joints(pen: Pen, frame: number, s: Sides): void {
     line(pen, legOf(p).map((q) => pen.place(frame, q)), colour);
     for (const joint of [p.hip, p.knee, p.ankle]) dot(pen, pen.place(frame, joint), 4.2, colour);
   }
+}
+
+/** Another figure over the picture, told apart by its dashes. @param joints px of the film */
+export function drawFigure(ctx: Canvas2d, { lead, trail }: Joints, dash: readonly number[], view: View, px: number): void {
+  const k = px / view.size;
+  const bones = (points: readonly (readonly [number, number])[], colour: string) => line({ ctx }, points.map(([x, y]) => [(x - view.left) * k, (y - view.top) * k]), colour, 3, [...dash]);
+  for (const side of [trail, lead]) bones([side.shoulder, side.elbow, side.hand], "#fff");
+  bones([trail.hip, trail.shoulder, lead.shoulder, lead.hip, trail.hip], "#fff");
+  for (const [side, colour] of [[trail, TRAIL], [lead, LEAD]] as const) bones([side.hip, side.knee, side.ankle, side.heel, side.toe, side.ankle], colour);
 }
 
 function dot({ ctx }: Pen, [x, y]: [number, number], r: number, fill: string | null, stroke = DARK, width = 1.6): void {

@@ -1,7 +1,8 @@
 "use client";
 
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import { drawOverlay, feetView, viewOf, type Drawn, type OverlayPart, type View } from "@/ui/picture/overlay";
+import type { Joints } from "@/core/practice/figureOver";
+import { drawFigure, drawOverlay, feetView, viewOf, type Drawn, type OverlayPart, type View } from "@/ui/picture/overlay";
 import { Frames, keptPx, type FramesState } from "./frames";
 
 /** Painted so large, px. */
@@ -15,6 +16,8 @@ interface Props {
   range: readonly [first: number, last: number];
   frame: number;
   parts: ReadonlySet<OverlayPart>;
+  /** Other figures over it. */
+  over?: readonly { joints: Joints; dash: readonly number[] }[];
   /** The feet alone, larger. */
   feet: boolean;
   /** The film's own seconds for one ms of what happened (slow-motion film runs longer). */
@@ -27,10 +30,11 @@ interface Props {
 }
 
 const WAITING: FramesState = { share: 0, failed: false };
+const NO_OTHERS: NonNullable<Props["over"]> = [];
 const nothing = () => () => {};
 
 /** The film, cut to the golfer, with what is known of the shown picture over it: every picture decoded beforehand, so that film and strip are never apart. Without a film: the joints alone. */
-export function Film({ src, drawn, range, frame, parts, feet, filmSecondsPerMs, share: films = 1, onDrag, onLost }: Props) {
+export function Film({ src, drawn, range, frame, parts, over = NO_OTHERS, feet, filmSecondsPerMs, share: films = 1, onDrag, onLost }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { track } = drawn;
   const [first, last] = range;
@@ -48,11 +52,13 @@ export function Film({ src, drawn, range, frame, parts, feet, filmSecondsPerMs, 
     const picture = frames?.get(frame) ?? null;
     ctx.clearRect(0, 0, PX, PX);
     if (picture) ctx.drawImage(picture, 0, 0, PX, PX);
+    for (const { joints, dash } of over) drawFigure(ctx, joints, dash, view, PX);
     drawOverlay(ctx, drawn, frame, parts, view, PX);
     // For whoever measures: what is painted now.
     canvas.current!.dataset.frame = `${frame}`;
+    canvas.current!.dataset.figures = `${over.length}`;
     canvas.current!.dataset.painted = picture ? "film" : "joints";
-  }, [frames, frame, drawn, parts, view, share]);
+  }, [frames, frame, drawn, parts, over, view, share]);
 
   return (
     <div className="relative aspect-square w-full max-w-[440px] overflow-hidden bg-silt">

@@ -1,5 +1,5 @@
 import type { RepSeries } from "@/core/analyse";
-import { nearestFrame } from "./nearestFrame";
+import { nearestFrame } from "@/core/track/nearestFrame";
 
 /** Seen before and after a rep's own part of its film, ms. */
 const AROUND_MS = 400;

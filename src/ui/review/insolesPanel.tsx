@@ -11,7 +11,7 @@ import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { Button } from "@/ui/kit/button";
 import { FileChoice } from "@/ui/kit/fileChoice";
 import type { InsolesWorker } from "./insoles.worker";
-import { nearestFrame } from "./nearestFrame";
+import { nearestFrame } from "@/core/track/nearestFrame";
 
 type Found = Place & { fromStartS: number };
 

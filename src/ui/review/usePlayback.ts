@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
-import { nearestFrame } from "./nearestFrame";
+import { nearestFrame } from "@/core/track/nearestFrame";
 
 /** One clock for film and strip: which picture is shown, and what moves it. */
 export interface Playback {

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { readTrack } from "@/core/formats/trackFile";
 import { finishTrack } from "@/core/track/finishTrack";
 import { realTime } from "@/core/track/realTime";
@@ -15,20 +15,31 @@ export interface LoadedTrack {
   filmRate: number;
 }
 
-/** Fetches a rep's track; null until it is there. */
-export function useTrack({ trackSha256, captureFps }: Pick<RepDetail, "trackSha256" | "captureFps">): LoadedTrack | null {
-  const [loaded, setLoaded] = useState<LoadedTrack | null>(null);
+type Kept = Pick<RepDetail, "trackSha256" | "captureFps">;
+
+async function fetched({ trackSha256, captureFps }: Kept): Promise<LoadedTrack | null> {
+  const r = await fetch(`/api/tracks/${trackSha256}`);
+  if (!r.ok) return null;
+  const bytes = new Uint8Array(await r.arrayBuffer());
+  const track = readTrack(bytes);
+  return { bytes, track: finishTrack(realTime(track, captureFps), true), filmRate: captureFps === null ? 1 : captureFps / track.video.fps };
+}
+
+/** Fetches the tracks of reps, in their order, null for one that can't be had; null until all are told. @param reps the same array while they are the same reps */
+export function useTracks(reps: readonly Kept[]): readonly (LoadedTrack | null)[] | null {
+  const [loaded, setLoaded] = useState<{ of: readonly Kept[]; tracks: readonly (LoadedTrack | null)[] } | null>(null);
   useEffect(() => {
     let current = true;
-    void fetch(`/api/tracks/${trackSha256}`).then(async (r) => {
-      if (!r.ok || !current) return;
-      const bytes = new Uint8Array(await r.arrayBuffer());
-      const track = readTrack(bytes);
-      if (current) setLoaded({ bytes, track: finishTrack(realTime(track, captureFps), true), filmRate: captureFps === null ? 1 : captureFps / track.video.fps });
-    });
+    void Promise.all(reps.map((r) => fetched(r).catch(() => null))).then((tracks) => current && setLoaded({ of: reps, tracks }));
     return () => {
       current = false;
     };
-  }, [trackSha256, captureFps]);
-  return loaded;
+  }, [reps]);
+  return loaded?.of === reps ? loaded.tracks : null;
+}
+
+/** Fetches a rep's track; null until it is there. */
+export function useTrack({ trackSha256, captureFps }: Kept): LoadedTrack | null {
+  const one = useMemo(() => [{ trackSha256, captureFps }], [trackSha256, captureFps]);
+  return useTracks(one)?.[0] ?? null;
 }

@@ -12,7 +12,7 @@ import { shownNumber, shownUnit } from "@/ui/kit/units";
 import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { Film } from "./film";
 import { filmRange } from "./filmRange";
-import { nearestFrame } from "./nearestFrame";
+import { nearestFrame } from "@/core/track/nearestFrame";
 import { repFileName } from "./repFileName";
 import { SaveFilm } from "./saveFilm";
 import { usePlayback } from "./usePlayback";
