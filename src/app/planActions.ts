@@ -3,14 +3,13 @@
 import { revalidatePath } from "next/cache";
 import { z } from "zod";
 import { SYMPTOMS, type SymptomId } from "@/core/drills/drill";
-import { keptBouts } from "@/core/practice/plan/change";
+import { day, keptBouts } from "@/core/practice/plan/change";
 import type { KeptBout, WeekRoom } from "@/core/practice/plan/week";
 import { keepOfGolfer } from "@/server/golfers/golfers";
 import { localDay } from "@/server/practice/localDay";
 import { keepWeek, mondayOf, planAgain } from "@/server/practice/week";
 import { whoever } from "./whoever";
 
-const day = z.string().regex(/^\d{4}-\d\d-\d\d$/);
 const room = z.array(z.object({ minutes: z.number().int().min(0).max(240), place: z.enum(["home", "range"]) })).length(7);
 
 /** Plans what is left of a week. */

@@ -154,7 +154,8 @@ async function each(files: string[], act: (file: string) => Promise<void>): Prom
 
 function explain(error: unknown): string {
   if (error instanceof ClipError) return `${error.message} ${error.action}`;
-  if (error instanceof TrackFileError || error instanceof RangeError) return error.message;
+  if (error instanceof TrackFileError) return `${error.message}: read its film again`;
+  if (error instanceof RangeError) return error.message;
   if (error instanceof Error && "code" in error && error.code === "ENOENT") return "there is no such file";
   return error instanceof Error ? (error.stack ?? error.message) : String(error);
 }

@@ -168,5 +168,10 @@ test("another Host name is refused, and a large or false upload is kept whole or
   expect((await request.put(`/api/clips/${name}`, { data: big })).status()).toBe(201);
   const part = await request.get(`/api/clips/${name}`, { headers: { range: "bytes=-5" } });
   expect([part.status(), part.headers()["content-range"], (await part.body()).length]).toEqual([206, `bytes ${big.length - 5}-${big.length - 1}/${big.length}`, 5]);
-  expect((await request.get("/reps/none")).status()).toBe(404);
+});
+
+test("an address that is none leads to a page that says so, or to what there is", async ({ request }) => {
+  for (const none of ["/reps/none", "/reps/%00", "/bouts/%00", "/sessions/none", "/drills/%00", "/drills/none/edit", "/film?drill=none", "/film?drill=%00", "/film?drill=a&drill=b", "/nowhere"]) expect((await request.get(none)).status(), none).toBe(404);
+  for (const odd of ["/plan?week=2026-13-45", "/plan?week=9999-12-31", "/plan?week=a&week=b", "/compare?reps=%00,%00", "/compare?reps=a&reps=b", "/progress?drill=%00", "/progress?drill=a&drill=b", "/read?drill=%00", "/read?drill=a&drill=b", "/reps?text=%00&drill=%00", "/reps?from=zzz&page=-4", "/reps?text=a&text=b", "/profile?club=%00"])
+    expect((await request.get(odd)).status(), odd).toBe(200);
 });

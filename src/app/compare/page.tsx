@@ -16,10 +16,10 @@ export const metadata: Metadata = { title: "Compare" };
 /** More lines than this can't be told apart. */
 const MOST = 4;
 
-export default async function ComparePage({ searchParams }: { searchParams: Promise<{ reps?: string; target?: string }> }) {
+export default async function ComparePage({ searchParams }: { searchParams: Promise<{ reps?: string | string[]; target?: string }> }) {
   const { db, golfer } = await whoever();
   const { reps: asked, target: withTarget } = await searchParams;
-  const ids = [...new Set((asked ?? "").split(",").filter(Boolean))].slice(0, withTarget ? MOST - 1 : MOST);
+  const ids = [...new Set([asked ?? []].flat().flatMap((of) => of.split(",")).filter(Boolean))].slice(0, withTarget ? MOST - 1 : MOST);
   const reps = (await Promise.all(ids.map((id) => findRep(db, id)))).filter((r): r is RepDetail => r !== null);
   const [first] = reps;
   const movement = first && (await targetOf(db, first));

@@ -3,6 +3,7 @@ import { keepPlan, keepPractice, keepSore, planTheWeek } from "@/app/planActions
 import { whoever } from "@/app/whoever";
 import { conflictWords } from "@/core/choose/conflicts";
 import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
+import { day } from "@/core/practice/plan/change";
 import { TAKEN_WEEK } from "@/core/practice/plan/week";
 import { localDay } from "@/server/practice/localDay";
 import { allDrills, dueFor, mondayOf, plannedWeek } from "@/server/practice/week";
@@ -16,7 +17,7 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
   const { db, golfer } = await whoever();
   const today = localDay(new Date());
   const asked = (await searchParams).week;
-  const monday = mondayOf(asked && /^\d{4}-\d\d-\d\d$/.test(asked) ? asked : today);
+  const monday = mondayOf(day.safeParse(asked).data ?? today);
   const week = await plannedWeek(db, golfer, monday, today);
   const [drills, due] = await Promise.all([allDrills(db, golfer), dueFor(db, golfer)]);
   const nameOf = (id: string) => drillName(drills, id);

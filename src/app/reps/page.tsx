@@ -16,7 +16,7 @@ export const metadata: Metadata = { title: "Reps" };
 /** Sessions of one page. */
 const PAGE = 6;
 
-const word = z.string().max(200).optional().catch(undefined);
+const word = z.string().max(200).refine((w) => !w.includes("\0")).optional().catch(undefined);
 const query = z.object({ page: z.coerce.number().int().min(1).catch(1), text: word, drill: word, place: word, club: word, tag: word, from: z.iso.date().optional().catch(undefined), result: z.enum(["pass", "fail", "not judged"]).optional().catch(undefined) });
 
 export default async function RepsPage({ searchParams }: { searchParams: Promise<Record<string, string>> }) {

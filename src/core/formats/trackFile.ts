@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { POINTS, STRIDE, type Track } from "../track/track";
+import { EDGES, OUTLINE, POINTS, STRIDE, type Track } from "../track/track";
 
 /**
  * *A track as one file.* Eight bytes `KFTRACK3`, a little-endian uint32 with the length of the header, the header as
@@ -73,7 +73,8 @@ export function writeTrack(track: Track): Uint8Array<ArrayBuffer> {
 /** @throws TrackFileError when the bytes are not a whole track file of this version */
 export function readTrack(bytes: Uint8Array): Track {
   const magic = new TextDecoder().decode(bytes.subarray(0, 8));
-  if (magic !== MAGIC) throw new TrackFileError(magic.startsWith(MAGIC.slice(0, -1)) ? "the track file is of another version: read its film again" : "this is not a Kingfisher track file");
+  if (magic !== MAGIC) throw new TrackFileError(magic.startsWith(MAGIC.slice(0, -1)) ? "the track file is of another version" : "this is not a Kingfisher track file");
+  if (bytes.length < 12) throw new TrackFileError("the track file ends too early");
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const room = view.getUint32(8, true);
   let h: z.infer<typeof header>;
@@ -91,16 +92,22 @@ export function readTrack(bytes: Uint8Array): Track {
   };
   const f32 = (r: ArrayRef) => new Float32Array(slice(r));
   const times = new Float64Array(slice(h.times));
-  const landmarks = f32(h.landmarks);
-  if (landmarks.length !== times.length * POINTS * STRIDE) throw new TrackFileError("the track file's arrays do not fit each other");
-  return {
-    video: h.video, crop: h.crop, model: h.model, others: h.others, sounds: h.sounds, times, landmarks,
+  const frames = times.length;
+  if (!times.every((t, i) => Number.isFinite(t) && (i === 0 || t > times[i - 1]!))) throw new TrackFileError("the track file's times are damaged");
+  const track: Track = {
+    video: h.video, crop: h.crop, model: h.model, others: h.others, sounds: h.sounds, times, landmarks: f32(h.landmarks),
     ...(h.read ? { read: new Uint8Array(slice(h.read)) } : {}),
     outline: f32(h.outline), footEdges: f32(h.footEdges), presence: f32(h.presence),
     footPaths: h.footPaths.map((p) => ({ ...p, dx: f32(p.dx), dy: f32(p.dy), residual: f32(p.residual) })),
     handsPaths: h.handsPaths.map((p) => ({ from: p.from, x: f32(p.x), y: f32(p.y) })),
     looks: h.looks,
   };
+  const along = (from: number, ...all: readonly Float32Array[]) => from >= 0 && all.every((a) => a.length === all[0]!.length && from + a.length <= frames);
+  const fit =
+    track.landmarks.length === frames * POINTS * STRIDE && track.outline.length === frames * OUTLINE && track.footEdges.length === frames * EDGES && track.presence.length === frames && (track.read?.length ?? frames) === frames &&
+    track.footPaths.every((p) => along(p.from, p.dx, p.dy, p.residual)) && track.handsPaths.every((p) => along(p.from, p.x, p.y));
+  if (!fit) throw new TrackFileError("the track file's arrays do not fit each other");
+  return track;
 }
 
 export class TrackFileError extends Error {

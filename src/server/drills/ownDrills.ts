@@ -3,6 +3,7 @@ import { isDeepStrictEqual } from "node:util";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
 import { DRILLS, type Drill } from "../../core/drills";
 import { fileOf, ownDrill as fromFile, type DrillFile } from "../../core/formats/drillFile";
+import { isId } from "../db/isId";
 import type { Db } from "../db/open";
 import { drillVersion, ownDrill } from "../db/schema";
 
@@ -13,6 +14,7 @@ const whole = (kept: Drill): Drill => (kept.basedOn ? fromFile(fileOf(kept), kep
 export async function drillOf(db: Db, id: string): Promise<Drill | null> {
   const builtIn = DRILLS.find((d) => d.id === id);
   if (builtIn) return builtIn;
+  if (!isId(id)) return null;
   const [row] = await db.select({ definition: drillVersion.definition }).from(ownDrill).innerJoin(drillVersion, eq(drillVersion.drillId, ownDrill.id))
     .where(eq(ownDrill.id, id)).orderBy(desc(drillVersion.version)).limit(1);
   return row ? whole(row.definition) : null;

@@ -5,6 +5,7 @@ import { toldOf, type Measured, type Told, type Verdict } from "../../core/judge
 import type { LaidInsoles } from "../../core/practice/insoles/rows";
 import type { Correction } from "../../core/reps/corrections";
 import type { Problem } from "../../core/scene/scene";
+import { isId } from "../db/isId";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
 import { correctionsOf } from "./correct";
@@ -51,6 +52,7 @@ export interface RepDetail {
 
 /** One rep with all that its page shows; null when there is none. */
 export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
+  if (!isId(id)) return null;
   const [row] = await db
     .select({ rep, bout, session, clip, definition: drillVersion.definition, units: golfer.units })
     .from(rep)

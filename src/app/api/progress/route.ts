@@ -4,7 +4,8 @@ import { database } from "@/server/db/open";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { boutDots } from "@/server/practice/progress";
 
-const query = z.object({ drill: z.string().max(60), stage: z.string().max(60) });
+const id = z.string().regex(/^[\w-]{1,60}$/);
+const query = z.object({ drill: id, stage: id });
 const ALL = 5000;
 
 /** Every rep of a drill's stage with what each check said of it, as CSV. */

@@ -1,9 +1,11 @@
 import { z } from "zod";
+import { TrackFileError } from "@/core/formats/trackFile";
 import { database } from "@/server/db/open";
 import { blobSize } from "@/server/blobs/blobs";
 import { saveReps, takeBackReps } from "@/server/reps/saveReps";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { storeTrouble } from "@/server/storeTrouble";
+import { capital } from "@/ui/kit/capital";
 
 const hash = z.string().regex(/^[0-9a-f]{64}$/);
 const told = z.object({
@@ -41,6 +43,7 @@ export async function POST(request: Request): Promise<Response> {
     return Response.json({ ids, problems: analysis.problems, reps: analysis.reps.map((r) => ({ verdict: r.verdict, series: r.series, events: r.events })) }, { status: 201 });
   } catch (error) {
     if (error instanceof RangeError) return Response.json({ message: error.message }, { status: 400 });
+    if (error instanceof TrackFileError) return Response.json({ message: `${capital(error.message)}. Read the film again.` }, { status: 400 });
     const trouble = storeTrouble(error);
     if (trouble) return Response.json({ message: trouble.message }, { status: trouble.status });
     throw error;

@@ -2,7 +2,8 @@ import { z } from "zod";
 import type { Drill } from "../../drills";
 import type { Day, DayRoom, KeptBout } from "./week";
 
-const day = z.string().regex(/^\d{4}-\d\d-\d\d$/);
+/** A day that there is, near enough to reckon with weeks round it. @example day.safeParse("2026-02-30").success // false */
+export const day = z.iso.date().refine((d) => d >= "2000" && d < "2200");
 const id = z.string().min(1).max(80);
 const why = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("swing"), measure: id }), z.object({ kind: z.literal("goal"), symptom: id }), z.object({ kind: z.literal("path"), from: id }),

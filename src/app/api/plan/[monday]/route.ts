@@ -1,4 +1,5 @@
 import { calendarFile } from "@/core/formats/calendar";
+import { day } from "@/core/practice/plan/change";
 import { database } from "@/server/db/open";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { localDay } from "@/server/practice/localDay";
@@ -10,7 +11,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ mon
   const { monday } = await params;
   const db = await database();
   const golfer = await currentGolfer(db);
-  if (!golfer || !/^\d{4}-\d\d-\d\d$/.test(monday)) return Response.json({ message: "There is no such week." }, { status: 404 });
+  if (!golfer || !day.safeParse(monday).success) return Response.json({ message: "There is no such week." }, { status: 404 });
   const today = localDay(new Date());
   const [week, drills] = await Promise.all([weekOf(db, golfer, mondayOf(monday), today), allDrills(db, golfer)]);
   const bouts = planBouts(week.bouts.filter((b) => b.state === "planned" && b.day >= today), drills).map((b) => ({ ...b, title: b.name, note: `${b.sets} × ${b.reps}. Why: ${b.reason}.` }));
