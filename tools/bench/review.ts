@@ -97,7 +97,7 @@ try {
   const usable = async (path: string, first = page.getByRole("link", { name: /^Rep 1: / }).first()): Promise<number[]> => {
     const times: number[] = [];
     for (let k = 0; k < VISITS; k++) {
-      await page.goto(`${base}/read`, { waitUntil: "networkidle" });
+      await page.goto(`${base}/`, { waitUntil: "networkidle" });
       await page.goto(`${base}${path}`, { waitUntil: "commit" });
       await first.waitFor();
       times.push(await page.evaluate(() => new Promise<number>((r) => requestAnimationFrame(() => setTimeout(() => r(performance.now()))))));
