@@ -155,7 +155,11 @@ test("insoles are laid on the film by the steps and shown beside the estimate; a
   await accessible(page);
   await page.reload();
   await expect(told).toBeVisible();
+  // Over the film too, while they are there.
+  const over = page.getByLabel("Load by your insoles");
+  await over.check();
   await page.getByRole("button", { name: "Take the insoles off this rep" }).click();
+  await expect(over).toBeHidden();
   await expect(told).toBeHidden();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(told).toBeVisible();

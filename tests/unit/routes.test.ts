@@ -1,10 +1,14 @@
 import { createHash, randomUUID } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
+import { Uint8ArrayReader, Uint8ArrayWriter, ZipReader, type FileEntry } from "@zip.js/zip.js";
 import { sql } from "drizzle-orm";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
+import { readInsolesCsv } from "@/core/formats/insolesCsv";
+import { repManifest } from "@/core/formats/repPackage";
 import { readTrack, writeTrack } from "@/core/formats/trackFile";
+import { toRows } from "@/core/practice/insoles/rows";
 import { TABLES } from "@/server/backup/tables";
 import { database } from "@/server/db/open";
 import { rowsOf } from "@/server/db/rowsOf";
@@ -108,6 +112,23 @@ describe("what comes over the wire", () => {
     expect(await send(route("PUT", "reps/[id]/corrections"), { id: repId }, "", JSON.stringify(odd))).toMatchObject({ status: 400, body: { message: expect.stringMatching(/Take it out/) } });
     expect(await send(route("POST", "reps"), {}, "", reps({ clip: { sha256: sha(Buffer.from("other film")), name: "\u0000.mp4", bytes: 4 } }))).toMatchObject({ status: 400, body: { message: expect.stringMatching(/Take it out/) } });
     expect(await rows()).toEqual(before);
+  });
+
+  it("a rep goes out as one file that holds what it says, its insoles among it as a file that comes in again", async () => {
+    const reading = readInsolesCsv(readFileSync("demo/insoles/double-step-good.csv", "utf8"));
+    if (!reading.ok) throw new Error(reading.message);
+    const cut = (x: Float64Array) => x.slice(0, 200);
+    const { t, left, right } = reading.reading;
+    const laid = toRows({ t: cut(t), left: { heel: cut(left.heel), toe: cut(left.toe) }, right: { heel: cut(right.heel), toe: cut(right.toe) } });
+    expect((await send(route("PUT", "reps/[id]/insoles"), { id: repId }, "", JSON.stringify({ fileName: "mine.csv", offsetMs: 0, r: 0.97, rows: laid }))).status).toBe(204);
+    const { body } = await send(route("GET", "reps/[id]/package"), { id: repId });
+    const entries = await new ZipReader(new Uint8ArrayReader(body as Uint8Array)).getEntries();
+    const read = async (name: string) => Buffer.from(await (entries.find((e) => e.filename === name) as FileEntry).getData(new Uint8ArrayWriter()));
+    const manifest = repManifest.parse(JSON.parse((await read("rep.json")).toString("utf8")));
+    expect(manifest.insoles).toEqual({ from: "mine.csv", r: 0.97 });
+    for (const file of manifest.files) expect([file.name, sha(await read(file.name))]).toEqual([file.name, file.sha256]);
+    const again = readInsolesCsv((await read("insoles.csv")).toString("utf8"));
+    expect(again.ok && toRows(again.reading)).toEqual(laid);
   });
 
   it("another golfer of the household can't change what is not theirs", async () => {

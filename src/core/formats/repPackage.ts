@@ -25,6 +25,8 @@ export const repManifest = z.object({
   verdict: verdict.nullable(),
   corrections: z.array(correction),
   series: curves,
+  /** What insoles measured of it, laid on the film's clock (`insoles.csv`): the file that it came from, and how well its share went with the estimated one. */
+  insoles: z.object({ from: z.string(), r: z.number() }).nullable(),
   files: z.array(file),
 });
 export type RepManifest = z.infer<typeof repManifest>;

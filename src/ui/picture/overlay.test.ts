@@ -5,7 +5,7 @@ import { readTrack } from "@/core/formats/trackFile";
 import { finishTrack } from "@/core/track/finishTrack";
 import { sides } from "@/core/track/sides";
 import { at } from "@/core/track/track";
-import { drawOverlay, feetView, viewOf, type Drawn } from "./overlay";
+import { drawOverlay, feetView, viewOf, type Drawn, type OverlayPart } from "./overlay";
 
 const raw = readTrack(readFileSync("demo/tracks/double-step-good.track"));
 const track = finishTrack(raw, true);
@@ -15,7 +15,7 @@ const frameAt = (ms: number) => track.times.findIndex((t) => t >= ms);
 const drawn: Drawn = { track, hand: "right", series, address: frameAt(events.address!.t), limits: [], cmPerPx: clip.scale.cmPerPx };
 
 /** Where circles are drawn, px of the canvas. */
-function circles(frame: number, part: "weight" | "feet" | "joints", of: Drawn = drawn): [x: number, y: number, r: number][] {
+function circles(frame: number, part: OverlayPart, of: Drawn = drawn): [x: number, y: number, r: number][] {
   const out: [number, number, number][] = [];
   const ctx = new Proxy({}, {
     get: (_, name) => (name === "arc" ? (x: number, y: number, r: number) => out.push([x, y, r]) : name === "measureText" ? () => ({ width: 40 }) : () => undefined),
@@ -54,6 +54,21 @@ describe("what is drawn over the film", () => {
     expect(circles(drawn.address, "weight", { ...drawn, cmPerPx: null })).toEqual([]);
     const { com: _, ...without } = series;
     expect(circles(drawn.address, "weight", { ...drawn, series: without })).toEqual([]);
+  });
+
+  it("has what insoles measured as discs under heels and toes, each as large as its share; none where they measured nothing", () => {
+    const t = Float64Array.of(0, 10_000);
+    const both = (v: number) => Float64Array.of(v, v);
+    // All of it on the right foot, a trail foot: three quarters under its toe.
+    const insoles = { t, left: { heel: both(0), toe: both(0) }, right: { heel: both(100), toe: both(300) } };
+    const frame = drawn.address;
+    const discs = circles(frame, "insoles", { ...drawn, insoles });
+    const [leadHeel, leadToe, trailHeel, trailToe] = discs.map(([, , r]) => r);
+    expect([leadHeel, leadToe]).toEqual([0, 0]);
+    expect((trailToe! / trailHeel!) ** 2).toBeCloseTo(3);
+    expect(inFilm(discs[3]!)[0]).toBeCloseTo(point(frame, s.trail.toe)[0]!, 1);
+    expect(circles(frame, "insoles")).toEqual([]);
+    expect(circles(frame, "insoles", { ...drawn, insoles: { ...insoles, t: Float64Array.of(60_000, 70_000) } })).toEqual([]);
   });
 
   it("shows both feet whole when they are shown larger", () => {

@@ -1,4 +1,5 @@
 import type { RepSeries } from "@/core/analyse";
+import { readAt, sidesOf, type InsoleReading } from "@/core/practice/insoles/reading";
 import type { Joints } from "@/core/practice/figureOver";
 import { sides, targetSign, type SidePoints } from "@/core/track/sides";
 import { at, POINT, type Track } from "@/core/track/track";
@@ -30,7 +31,7 @@ export function feetView(track: Track, from: number, to: number): View {
 }
 
 /** What can be drawn over the film. */
-export const PARTS = ["joints", "feet", "weight", "ways", "start", "limits"] as const;
+export const PARTS = ["joints", "feet", "weight", "insoles", "ways", "start", "limits"] as const;
 export type OverlayPart = (typeof PARTS)[number];
 
 /** What an overlay is drawn from. */
@@ -43,6 +44,8 @@ export interface Drawn {
   /** How far the hips may go, cm along T from where they were at address, with what each limit is called; and how large a pixel is. */
   limits: readonly { cm: number; name: string }[];
   cmPerPx: number | null;
+  /** What insoles measured, on the film's clock. */
+  insoles?: InsoleReading | null;
 }
 
 type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
@@ -69,6 +72,7 @@ export function drawOverlay(ctx: Canvas2d, drawn: Drawn, frame: number, parts: R
   if (parts.has("ways")) ways(pen, drawn.address, frame);
   if (parts.has("joints")) joints(pen, frame, s);
   if (parts.has("feet")) feet(pen, drawn, frame, s);
+  if (parts.has("insoles")) loads(pen, drawn, frame, s);
   if (parts.has("weight")) weight(pen, drawn, frame, s);
   const leadRight = targetSign(hand);
   label(pen, frame, s.trail, "▲ trail", "#ffa061", -leadRight);
@@ -227,6 +231,22 @@ function weight(pen: Pen, { track, hand, series, cmPerPx, address }: Drawn, fram
     pen.ctx.arc(x, y, 8, from, from + Math.PI / 2);
     pen.ctx.fill();
   }
+}
+
+/** A whole golfer on one heel is a disc of this radius, a share of the picture. */
+const WHOLE = 0.075;
+
+/** The load under each heel and toe as insoles measured it: discs whose areas are shares of all of it. */
+function loads(pen: Pen, { track, hand, insoles }: Drawn, frame: number, s: Sides): void {
+  if (!insoles) return;
+  const ms = track.times[frame]!;
+  const own = sidesOf(insoles, hand);
+  const parts = (["lead", "trail"] as const).flatMap((side) => (["heel", "toe"] as const).map((end) => ({ side, end, load: readAt(insoles.t, own[side][end], ms) })));
+  const all = parts.reduce((sum, p) => sum + p.load, 0);
+  if (!(all > 0)) return;
+  pen.ctx.globalAlpha = 0.8;
+  for (const { side, end, load } of parts) dot(pen, pen.place(frame, s[side][end]), WHOLE * pen.px * Math.sqrt(load / all), side === "lead" ? LEAD : TRAIL, "#fff");
+  pen.ctx.globalAlpha = 1;
 }
 
 const FONT = "600 15px 'Atkinson Hyperlegible Next Variable', sans-serif";

@@ -1,8 +1,8 @@
 import { expose } from "comlink";
 import { ALL_FORMATS, BlobSource, BufferTarget, CanvasSource, getFirstEncodableVideoCodec, Input, Mp4OutputFormat, Output, VideoSampleSink, type VideoSample } from "mediabunny";
+import { nearestFrame } from "@/core/track/nearestFrame";
 import { drawOverlay, type Drawn, type OverlayPart, type View } from "@/ui/picture/overlay";
 import { drawSample } from "@/vision/worker/drawSample";
-import { nearestFrame } from "@/core/track/nearestFrame";
 
 /** A rep's film with what is drawn over it, as it is to be taken away. */
 export interface Burn {

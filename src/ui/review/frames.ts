@@ -1,6 +1,6 @@
 import { transfer, wrap } from "comlink";
-import type { FramePicture, FramesAsked, FramesWorker } from "@/vision/worker/framesProtocol";
 import { nearestFrame } from "@/core/track/nearestFrame";
+import type { FramePicture, FramesAsked, FramesWorker } from "@/vision/worker/framesProtocol";
 
 /** All pictures that are kept together take no more than this, bytes. */
 export const MOST_BYTES = 300e6;

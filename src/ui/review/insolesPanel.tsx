@@ -6,12 +6,12 @@ import { toast } from "sonner";
 import { against, heelToe, shareAt } from "@/core/practice/insoles/against";
 import { clearPlace, type Place } from "@/core/practice/insoles/align";
 import { fromRows, type LaidInsoles } from "@/core/practice/insoles/rows";
+import { nearestFrame } from "@/core/track/nearestFrame";
 import type { RepDetail } from "@/server/reps/queries";
 import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { Button } from "@/ui/kit/button";
 import { FileChoice } from "@/ui/kit/fileChoice";
 import type { InsolesWorker } from "./insoles.worker";
-import { nearestFrame } from "@/core/track/nearestFrame";
 
 type Found = Place & { fromStartS: number };
 

@@ -42,14 +42,15 @@ export function RepReview({ rep: first, best, bin }: { rep: RepDetail; best: str
   const zero = events.top ?? rep.series.t[0]!;
   const [laid, setLaid] = useState(first.insoles);
   // The page is drawn for every picture that is shown; this hangs on none of them.
-  const insoleShare = useMemo(() => (laid ? against(fromRows(laid.rows), rep.series, rep.hand).leadShare : undefined), [laid, rep.series, rep.hand]);
+  const insoles = useMemo(() => laid && fromRows(laid.rows), [laid]);
+  const insoleShare = useMemo(() => (insoles ? against(insoles, rep.series, rep.hand).leadShare : undefined), [insoles, rep.series, rep.hand]);
   return (
     <>
       <Heading rep={rep} best={best} />
       <div className="mt-4 grid gap-x-6 gap-y-8 lg:grid-cols-[minmax(320px,400px)_1fr]">
         <div>
           {loaded ? (
-            <Viewer rep={rep} track={loaded.track} filmRate={loaded.filmRate} scale={correcting.scale} start={start} wanted={wanted} shown={setMs} undo={correcting.undo} />
+            <Viewer rep={rep} insoles={insoles} track={loaded.track} filmRate={loaded.filmRate} scale={correcting.scale} start={start} wanted={wanted} shown={setMs} undo={correcting.undo} />
           ) : (
             <div className="grid aspect-square w-full max-w-[440px] place-items-center bg-silt text-ink-2">Fetching the track…</div>
           )}

@@ -2,7 +2,9 @@
 
 import { Dialog } from "radix-ui";
 import { useCallback, useEffect, useMemo, useState } from "react";
+import type { InsoleReading } from "@/core/practice/insoles/reading";
 import type { Scene } from "@/core/scene/scene";
+import { nearestFrame } from "@/core/track/nearestFrame";
 import type { Track } from "@/core/track/track";
 import type { RepDetail } from "@/server/reps/queries";
 import { feetView, PARTS, viewOf, type Drawn, type OverlayPart } from "@/ui/picture/overlay";
@@ -12,7 +14,6 @@ import { shownNumber, shownUnit } from "@/ui/kit/units";
 import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { Film } from "./film";
 import { filmRange } from "./filmRange";
-import { nearestFrame } from "@/core/track/nearestFrame";
 import { repFileName } from "./repFileName";
 import { SaveFilm } from "./saveFilm";
 import { usePlayback } from "./usePlayback";
@@ -22,6 +23,7 @@ interface Props {
   track: Track;
   filmRate: number;
   scale: Scene["scale"] | null;
+  insoles: InsoleReading | null;
   /** The picture that it begins with, ms. */
   start: number;
   /** Where the page wants to go; told anew each time. */
@@ -34,13 +36,13 @@ interface Props {
 /** A loop around an event reaches so far each way, ms. */
 const LOOP_MS = 250;
 
-const PART_WORDS: Record<OverlayPart, string> = { joints: "Joints", feet: "Feet on the ground", weight: "Balance and weight", ways: "Way of hips and head", start: "How you stood", limits: "Hips’ limit" };
+const PART_WORDS: Record<OverlayPart, string> = { joints: "Joints", feet: "Feet on the ground", weight: "Balance and weight", insoles: "Load by your insoles", ways: "Way of hips and head", start: "How you stood", limits: "Hips’ limit" };
 const KEYS = [
   ["← →", "one picture back, on"], ["Shift ← →", "ten pictures"], [", .", "event before, after"], ["Space", "play, stop"], ["S", "quarter speed"], ["L", "loop around the nearest event"], ["F", "feet larger"], ["Z", "take back the last change"], ["?", "these keys"],
 ] as const;
 
 /** A rep's film with what moves it: exact pictures, speed, loop, zoom, what is drawn over it. */
-export function Viewer({ rep, track, filmRate, scale, start, wanted, shown, undo }: Props) {
+export function Viewer({ rep, track, filmRate, scale, insoles, start, wanted, shown, undo }: Props) {
   const { series, hand } = rep;
   const kind = rep.stage?.rules.kind;
   const range = useMemo(() => filmRange(track.times, series), [track, series]);
@@ -60,9 +62,9 @@ export function Viewer({ rep, track, filmRate, scale, start, wanted, shown, undo
   const times = useMemo(() => rep.events.map((e) => e.t).sort((a, b) => a - b), [rep.events]);
   const limits = useMemo(() => (kind === "swing" ? swayLimits(rep) : []), [rep, kind]);
   const drawn = useMemo<Drawn>(() => ({
-    track, hand, series, limits, cmPerPx: scale?.cmPerPx ?? null,
+    track, hand, series, limits, cmPerPx: scale?.cmPerPx ?? null, insoles,
     address: nearestFrame(track.times, rep.events.find((e) => e.name === "address")?.t ?? rep.series.t[0]!),
-  }), [track, hand, series, limits, scale, rep]);
+  }), [track, hand, series, limits, scale, rep, insoles]);
   const burn = useMemo(() => {
     const [first, last] = play.loop ?? range;
     return {
@@ -125,7 +127,7 @@ export function Viewer({ rep, track, filmRate, scale, start, wanted, shown, undo
       </div>
       <fieldset className="mt-2 flex flex-wrap gap-x-4">
         <legend className="sr-only">Drawn over the film</legend>
-        {PARTS.filter((p) => (p !== "limits" || limits.length > 0) && (p !== "weight" || (series.com && scale))).map((p) => (
+        {PARTS.filter((p) => (p !== "limits" || limits.length > 0) && (p !== "weight" || (series.com && scale)) && (p !== "insoles" || insoles)).map((p) => (
           <label key={p} className="inline-flex min-h-11 items-center gap-2 text-[15px]">
             <input type="checkbox" className="size-5 accent-ink" checked={parts.has(p)} onChange={(e) => setParts(new Set(e.target.checked ? [...parts, p] : [...parts].filter((q) => q !== p)))} />
             {PART_WORDS[p]}
