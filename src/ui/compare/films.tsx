@@ -43,7 +43,7 @@ function Played({ reps, compared, target, aligned, over, tracks, first }: Props 
   const clocks = useMemo(() => compared.map((c) => clockOf(compared[0]!, c, aligned)), [compared, aligned]);
   const others = useMemo(() => othersOf(reps, compared, tracks, target), [reps, compared, tracks, target]);
   const figures = useMemo(() => (over ? others.map(({ k, at }) => ({ joints: at(clocks[k]!(ms)), dash: STROKES[k]! })) : []), [over, others, clocks, ms]);
-  const unseen = over ? compared.slice(1).filter((_, i) => others.every((o) => o.k !== i + 1)) : [];
+  const unlaid = over ? compared.flatMap((c, k) => (k > 0 && others.every((o) => o.k !== k) ? [{ c, lost: tracks[k] === null }] : [])) : [];
   const shown = over ? reps.slice(0, 1) : reps;
   return (
     <section aria-label="Films" className="mt-6">
@@ -53,9 +53,9 @@ function Played({ reps, compared, target, aligned, over, tracks, first }: Props 
           <div className="max-w-[420px] self-center text-[17px]">
             <p>Every figure stands at address where the feet of {compared[0]!.name} do, and is as large{target ? "; the target’s joints begin as high as those that were read" : ""}. What parts them afterwards is how they move.</p>
             <ul className="mt-3">
-              {compared.map((c, k) => !unseen.includes(c) && <li key={c.id} className="flex min-h-8 items-center gap-3 font-semibold"><svg width={44} height={10} aria-hidden><line x1={2} x2={42} y1={5} y2={5} stroke="var(--ink)" strokeWidth={3} strokeDasharray={STROKES[k]!.join(" ")} strokeLinecap="round" /></svg>{c.name}</li>)}
+              {compared.map((c, k) => unlaid.every((u) => u.c !== c) && <li key={c.id} className="flex min-h-8 items-center gap-3 font-semibold"><svg width={44} height={10} aria-hidden><line x1={2} x2={42} y1={5} y2={5} stroke="var(--ink)" strokeWidth={3} strokeDasharray={STROKES[k]!.join(" ")} strokeLinecap="round" /></svg>{c.name}</li>)}
             </ul>
-            {unseen.map((c) => <p key={c.id} className="mt-2 text-[15px] text-ink-2">{c.name} was filmed from another side: it can&rsquo;t be laid over this film.</p>)}
+            {unlaid.map(({ c, lost }) => <p key={c.id} className="mt-2 text-[15px] text-ink-2">{lost ? `What was read of the film of ${c.name} is not there any more.` : `${c.name} is seen from another side: it can’t be laid over this film.`}</p>)}
           </div>
         )}
       </div>

@@ -50,8 +50,10 @@ export function headline(items: ClipItem[]): string {
   const ask = count(["asks"]);
   const failed = count(["failed", "nothing"]);
   const open = count(["waiting", "working", "keeping"]);
+  const stopped = count(["stopped"]);
   if (ask) said.push(`${inWords(ask)} ${ask === 1 ? "needs" : "need"} an answer`);
   if (failed) said.push(`${inWords(failed)} can’t be read`);
+  if (!said.length && !open && stopped) return stopped === items.length ? "Nothing was read: you stopped it" : `${capital(inWords(items.length - stopped))} of ${inWords(items.length)} clips read; you stopped the rest`;
   if (!said.length) return open ? `Reading ${open === 1 ? "one clip" : `${inWords(open)} clips`}` : items.length === 1 ? "Your clip is read" : "All your clips are read";
   return capital(said.join(", "));
 }
