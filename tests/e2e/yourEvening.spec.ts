@@ -115,6 +115,33 @@ test("what the golfer puts right is judged again at once, is kept, can be taken 
     await page.getByText("Did the program get something wrong?").click();
     await expect(page.getByRole("button", { name: /^Take back/ })).toHaveCount(0, { timeout: 1000 });
   }).toPass({ timeout: 30_000 });
+
+  // A list that was made before it was kept follows as soon as it is.
+  const rep = page.url();
+  const failed = page.getByRole("link", { name: /^Rep \d+: Fail, Lead foot down sooner$/ });
+  await page.goto("/reps");
+  await expect(failed.first()).toBeVisible();
+  const before = await failed.count();
+  await page.goto(rep);
+  await page.getByText("Did the program get something wrong?").click();
+  await page.route("**/corrections", async (route) => {
+    await new Promise((done) => setTimeout(done, 2_000));
+    await route.continue();
+  });
+  await page.getByLabel("Why?").fill("The film shows it.");
+  await page.getByRole("radio", { name: "Pass", exact: true }).click();
+  await page.getByRole("button", { name: "Overrule the program" }).click();
+  await expect(page.getByRole("button", { name: /^Take back/ })).toBeVisible();
+  await page.getByRole("link", { name: "Reps", exact: true }).click();
+  await expect(page).toHaveURL(/\/reps$/);
+  await expect(failed).toHaveCount(before - 1);
+  await page.unroute("**/corrections");
+  await page.goto(rep);
+  await page.getByText("Did the program get something wrong?").click();
+  const undone = page.waitForResponse((r) => r.url().endsWith("/corrections") && r.request().method() === "PUT");
+  await page.getByRole("button", { name: /^Take back/ }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Lead foot down sooner");
+  expect((await undone).status()).toBe(204);
 });
 
 test("an event is dragged in the strip to where the film shows it, and taken back", async ({ page }) => {

@@ -77,6 +77,7 @@ test("a bout without film stands in the log, is found by its words, has its row,
   await page.goto("/reps");
   await page.getByLabel("Words in notes, names and places").fill("showers toss");
   await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/text=showers/);
   const row = page.getByRole("region", { name: /^Ball toss/ });
   await expect(row).toHaveCount(1);
   await expect(row).toContainText("16 reps counted by you");

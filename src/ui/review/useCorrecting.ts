@@ -1,5 +1,6 @@
 "use client";
 
+import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { AnalysedRep } from "@/core/analyse";
@@ -39,12 +40,16 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
   const unsent = useRef<RepDetail | null>(null);
   const sending = useRef(false);
   const opened = useRef<string>("");
+  const router = useRouter();
+  const left = useRef(false);
 
   useEffect(() => {
     const own = new Again();
     worker.current = own;
     opened.current = "";
+    left.current = false;
     return () => {
+      left.current = true;
       own.close();
       worker.current = null;
     };
@@ -72,6 +77,8 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
         await save(first.id, next.corrections);
         kept.current = next;
       }
+      // The page that the golfer went on to was made before this was kept.
+      if (left.current) router.refresh();
     } catch (error) {
       toast.error(`${error instanceof Error ? error.message : "The computer does not answer."} What you changed is not kept.`);
       unsent.current = null;
@@ -80,7 +87,7 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
     } finally {
       sending.current = false;
     }
-  }, [first.id]);
+  }, [first.id, router]);
   // Whoever leaves at once loses nothing: what waits goes out before the page does.
   useEffect(() => {
     const leave = () => {
