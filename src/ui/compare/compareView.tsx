@@ -95,7 +95,7 @@ function Doubts({ all, one, names }: { all: readonly Difference[]; one: RepDetai
       <thead>
         <tr className="text-left text-[14px] text-ink-2">
           <th scope="col" className="font-normal">What</th>
-          <th scope="col" className="w-[150px] font-normal">in the film&rsquo;s doubts</th>
+          <th scope="col" className="w-[92px] font-normal sm:w-[150px]">in the film&rsquo;s doubts</th>
           <th scope="col" className="text-right font-normal">Difference</th>
         </tr>
       </thead>
@@ -107,7 +107,7 @@ function Doubts({ all, one, names }: { all: readonly Difference[]; one: RepDetai
               <span className="text-[15px] text-ink-2">{names[0]} {number(d, d.one, one.units)}, {names[1]} {number(d, d.other, one.units)}</span>
             </th>
             <td className="py-3">
-              <svg viewBox="0 0 146 16" width={146} height={16} role="img" aria-label={`${d.doubts.toFixed(1)} times its doubt`}>
+              <svg viewBox="0 0 146 16" className="w-[88px] sm:w-[146px]" role="img" aria-label={`${d.doubts.toFixed(1)} times its doubt`}>
                 <rect width={140 / MOST} height={16} fill="var(--silt)" />
                 <rect x={140 / MOST} width={140 - 140 / MOST} height={16} fill="var(--water)" />
                 <path d={`M0 8H${(140 * Math.min(d.doubts, MOST)) / MOST}`} stroke={d.doubts > 1 ? "var(--stream)" : "var(--unsure)"} strokeWidth={2.8} />
