@@ -6,6 +6,7 @@ import { ALL_FORMATS, BufferSource, Input } from "mediabunny";
 import { repManifest } from "../../src/core/formats/repPackage";
 import { accessible } from "./accessible";
 import { answered } from "./begun";
+import { held } from "./held";
 
 configure({ useWebWorkers: false });
 const sha = (bytes: Uint8Array | string) => createHash("sha256").update(bytes).digest("hex");
@@ -124,18 +125,16 @@ test("what the golfer puts right is judged again at once, is kept, can be taken 
   const before = await failed.count();
   await page.goto(rep);
   await page.getByText("Did the program get something wrong?").click();
-  await page.route("**/corrections", async (route) => {
-    await new Promise((done) => setTimeout(done, 2_000));
-    await route.continue();
-  });
+  const answers = await held(page, "**/corrections", "PUT");
   await page.getByLabel("Why?").fill("The film shows it.");
   await page.getByRole("radio", { name: "Pass", exact: true }).click();
   await page.getByRole("button", { name: "Overrule the program" }).click();
   await expect(page.getByRole("button", { name: /^Take back/ })).toBeVisible();
   await page.getByRole("link", { name: "Reps", exact: true }).click();
   await expect(page).toHaveURL(/\/reps$/);
+  await expect(failed).toHaveCount(before);
+  answers();
   await expect(failed).toHaveCount(before - 1);
-  await page.unroute("**/corrections");
   await page.goto(rep);
   await page.getByText("Did the program get something wrong?").click();
   const undone = page.waitForResponse((r) => r.url().endsWith("/corrections") && r.request().method() === "PUT");

@@ -3,6 +3,7 @@ import path from "node:path";
 import { expect, test, type Page } from "@playwright/test";
 import { accessible } from "./accessible";
 import { answered } from "./begun";
+import { held } from "./held";
 
 test.describe.configure({ mode: "serial" });
 
@@ -29,16 +30,13 @@ test("a week from what is noticed, moved by keys and taken back, left out, and t
   await page.keyboard.press("ArrowDown");
   await expect(page.getByText(new RegExp(`^${name} is on \\w+ now\\.$`))).toBeVisible();
   // What is taken back stands at once: a menu opened before the computer has answered stays open.
-  await page.route(/\/plan/, async (route) => {
-    if (route.request().method() === "POST") await new Promise((done) => setTimeout(done, 2_000));
-    await route.continue();
-  });
+  const answers = await held(page, /\/plan/, "POST");
   await page.getByRole("button", { name: "Undo" }).click();
   await page.getByRole("button", { name: `Change ${name}` }).first().click();
   const plans = page.locator("button", { hasText: "Plan the rest again" });
   await expect(plans).toBeDisabled();
+  answers();
   await expect(plans).toBeEnabled();
-  await page.unroute(/\/plan/);
   await page.keyboard.press("End");
   await expect(page.getByRole("menuitem").last()).toBeFocused();
   await page.keyboard.press("Escape");
