@@ -92,8 +92,10 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
  */
 async function knownReps(db: Db, { clip: { sha256 }, captureFps, told }: SaveRequest, boutId: string, reps: readonly AnalysedRep[]): Promise<Map<AnalysedRep, string>> {
   const ofClip = and(eq(rep.boutId, boutId), eq(rep.clipSha256, sha256));
-  const before = (await db.select({ id: rep.id, from: rep.fromMs, to: rep.toMs, captureFps: rep.captureFps }).from(rep).where(ofClip).orderBy(asc(rep.index))).filter((b) => b.captureFps === (captureFps ?? null));
-  const pairs = paired(before, reps, (b, r) => (middleMs(r) >= b.from && middleMs(r) <= b.to ? Math.abs(middleMs(r) - (b.from + b.to) / 2) : Infinity));
+  const before = await db.select({ id: rep.id, from: rep.fromMs, to: rep.toMs, captureFps: rep.captureFps }).from(rep).where(ofClip).orderBy(asc(rep.index));
+  // A clip that comes for the first time, as nearly all do.
+  if (!before.length) return new Map();
+  const pairs = paired(before.filter((b) => b.captureFps === (captureFps ?? null)), reps, (b, r) => (middleMs(r) >= b.from && middleMs(r) <= b.to ? Math.abs(middleMs(r) - (b.from + b.to) / 2) : Infinity));
   const ids = pairs.map(([b]) => b.id);
   await db.delete(rep).where(and(ofClip, notInArray(rep.id, ids)));
   for (const table of [event, measure]) await db.delete(table).where(inArray(table.repId, ids));
