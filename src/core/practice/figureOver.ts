@@ -2,11 +2,11 @@ import { mean, median } from "../maths/stats";
 import { FIGURE_POINTS, type FigurePoint } from "../play/figurePoints";
 import type { Movement } from "../play/movement";
 import { SCENE_FIT } from "../scene/fitted";
-import { sides, targetSign, type Hand, type SideName, type SidePoints } from "../track/sides";
 import { nearestFrame } from "../track/nearestFrame";
+import { sides, targetSign, type Hand, type SideName, type SidePoints } from "../track/sides";
 import { at, type Track } from "../track/track";
 
-const PARTS = ["shoulder", "elbow", "hand", "hip", "knee", "ankle", "heel", "toe"] as const;
+const PARTS = ["shoulder", "elbow", "wrist", "hip", "knee", "ankle", "heel", "toe"] as const;
 type Part = (typeof PARTS)[number];
 
 /** Places in a picture, px, x to the right, y down. */
@@ -33,7 +33,7 @@ export function filmedFigure(track: Track, { hand, statureCm, addressMs }: { han
   const s = sides(hand);
   const { landmarks, times } = track;
   const place = (i: number, p: number) => [landmarks[at(i, p)]!, landmarks[at(i, p) + 1]!] as const;
-  const side = (i: number, p: SidePoints) => Object.fromEntries(PARTS.map((part) => [part, place(i, part === "hand" ? p.wrist : p[part])])) as Joints["lead"];
+  const side = (i: number, p: SidePoints) => Object.fromEntries(PARTS.map((part) => [part, place(i, p[part])])) as Joints["lead"];
   const joints = (i: number): Joints => ({ lead: side(i, s.lead), trail: side(i, s.trail) });
   const [from, to] = [nearestFrame(times, addressMs - AROUND_MS), nearestFrame(times, addressMs + AROUND_MS)];
   const over = (get: (i: number) => number) => median(Array.from({ length: to - from + 1 }, (_, k) => get(from + k)));
@@ -54,7 +54,7 @@ export function playedFigure({ frames, fps, events, from }: Pick<Movement, "fram
       const k = 2 * FIGURE_POINTS.indexOf(name);
       return [frame[k]!, -frame[k + 1]!] as const;
     };
-    const side = (of: SideName) => Object.fromEntries(PARTS.map((part) => [part, place(part === "hand" ? "hands" : (`${of}${part[0]!.toUpperCase()}${part.slice(1)}` as FigurePoint))])) as Joints["lead"];
+    const side = (of: SideName) => Object.fromEntries(PARTS.map((part) => [part, place(part === "wrist" ? "hands" : (`${of}${part[0]!.toUpperCase()}${part.slice(1)}` as FigurePoint))])) as Joints["lead"];
     return { lead: side("lead"), trail: side("trail") };
   };
   const addressMs = events.address ?? from;

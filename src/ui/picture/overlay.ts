@@ -104,8 +104,10 @@ function line({ ctx }: Pick<Pen, "ctx">, points: readonly [number, number][], co
   ctx.setLineDash([]);
 }
 
-const legOf = (p: SidePoints) => [p.hip, p.knee, p.ankle, p.heel, p.toe, p.ankle];
-const trunkOf = (s: Sides) => [[s.trail.shoulder, s.trail.elbow, s.trail.wrist], [s.lead.shoulder, s.lead.elbow, s.lead.wrist], [s.trail.hip, s.trail.shoulder, s.lead.shoulder, s.lead.hip, s.trail.hip]];
+/** One side's joints: as the network's points, or as places. */
+type Side<T> = Readonly<Record<"shoulder" | "elbow" | "wrist" | "hip" | "knee" | "ankle" | "heel" | "toe", T>>;
+const legOf = <T>(p: Side<T>): T[] => [p.hip, p.knee, p.ankle, p.heel, p.toe, p.ankle];
+const trunkOf = <T>({ lead, trail }: { lead: Side<T>; trail: Side<T> }): T[][] => [[trail.shoulder, trail.elbow, trail.wrist], [lead.shoulder, lead.elbow, lead.wrist], [trail.hip, trail.shoulder, lead.shoulder, lead.hip, trail.hip]];
 
 function joints(pen: Pen, frame: number, s: Sides): void {
   for (const bones of trunkOf(s)) line(pen, bones.map((p) => pen.place(frame, p)), "#fff");
@@ -116,12 +118,11 @@ function joints(pen: Pen, frame: number, s: Sides): void {
 }
 
 /** Another figure over the picture, told apart by its dashes. @param joints px of the film */
-export function drawFigure(ctx: Canvas2d, { lead, trail }: Joints, dash: readonly number[], view: View, px: number): void {
+export function drawFigure(ctx: Canvas2d, joints: Joints, dash: readonly number[], view: View, px: number): void {
   const k = px / view.size;
   const bones = (points: readonly (readonly [number, number])[], colour: string) => line({ ctx }, points.map(([x, y]) => [(x - view.left) * k, (y - view.top) * k]), colour, 3, [...dash]);
-  for (const side of [trail, lead]) bones([side.shoulder, side.elbow, side.hand], "#fff");
-  bones([trail.hip, trail.shoulder, lead.shoulder, lead.hip, trail.hip], "#fff");
-  for (const [side, colour] of [[trail, TRAIL], [lead, LEAD]] as const) bones([side.hip, side.knee, side.ankle, side.heel, side.toe, side.ankle], colour);
+  for (const part of trunkOf(joints)) bones(part, "#fff");
+  for (const [side, colour] of [[joints.trail, TRAIL], [joints.lead, LEAD]] as const) bones(legOf(side), colour);
 }
 
 function dot({ ctx }: Pen, [x, y]: [number, number], r: number, fill: string | null, stroke = DARK, width = 1.6): void {
