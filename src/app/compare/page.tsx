@@ -1,13 +1,11 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { whoever } from "@/app/whoever";
-import type { Movement } from "@/core/play/movement";
 import { drillOf } from "@/server/drills/ownDrills";
 import { playedMovement } from "@/server/drills/played";
 import { bestRep } from "@/server/reps/best";
 import { ownSwings } from "@/server/reps/ownSwings";
 import { findRep, type RepDetail } from "@/server/reps/queries";
-import type { TargetMovement } from "@/ui/compare/compared";
 import { CompareView, type Beside } from "@/ui/compare/compareView";
 import { Button } from "@/ui/kit/button";
 
@@ -23,7 +21,7 @@ export default async function ComparePage({ searchParams }: { searchParams: Prom
   const reps = (await Promise.all(ids.map((id) => findRep(db, id)))).filter((r): r is RepDetail => r !== null);
   const [first] = reps;
   const movement = first && (await targetOf(db, first));
-  const target = withTarget && movement ? targetMovement(movement) : null;
+  const target = withTarget && movement ? movement : null;
   if (!first || reps.length + (target ? 1 : 0) < 2)
     return (
       <>
@@ -44,8 +42,6 @@ export default async function ComparePage({ searchParams }: { searchParams: Prom
   ] : [];
   return <CompareView key={`${reps.map((r) => r.id).join()}${target ? " target" : ""}`} reps={reps} target={target} besides={besides} />;
 }
-
-const targetMovement = ({ series, events, checks, frames, fps, from }: Movement): TargetMovement => ({ series, events, checks, frames, fps, from });
 
 /** The movement that a rep's stage asks for, as the rep's golfer would do it; null where there is none. */
 async function targetOf(db: Awaited<ReturnType<typeof whoever>>["db"], { drillId, stage, statureCm, hand }: RepDetail) {

@@ -1,10 +1,11 @@
 import { z } from "zod";
 import { progressCsv } from "@/core/formats/progressCsv";
+import { isId } from "@/server/db/isId";
 import { database } from "@/server/db/open";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { boutDots } from "@/server/practice/progress";
 
-const id = z.string().regex(/^[\w-]{1,60}$/);
+const id = z.string().max(60).refine(isId);
 const query = z.object({ drill: id, stage: id });
 const ALL = 5000;
 
