@@ -1,7 +1,7 @@
-import { WHY } from "../core/analyse";
 import { DRILLS } from "../core/drills";
 import type { AnalysisJson } from "../core/formats/analysisJson";
 import { CATALOGUE, type MeasureId } from "../core/measures/catalogue";
+import { WHY } from "../core/uncertainty/told";
 
 /** An analysis as a table for people: verdict first, then checks, then everything else that was measured. */
 export function table(a: AnalysisJson): string {

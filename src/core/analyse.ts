@@ -2,11 +2,10 @@ import { findStage, type Stage } from "./drills";
 import { judge } from "./judge/judge";
 import { actionsOf } from "./judge/actions";
 import type { Measured, Verdict } from "./judge/verdict";
-import { CATALOGUE, MEASURE_IDS, type MeasureId, type RawMeasure, type View } from "./measures/catalogue";
+import { MEASURE_IDS, type MeasureId, type View } from "./measures/catalogue";
 import { measureAll } from "./measures/measureAll";
 import { readMotion, type Motion } from "./motion/motion";
 import type { FootEvent } from "./reps/events/footEvents";
-import { strikeWeight } from "./reps/events/hands";
 import { readRep } from "./reps/readRep";
 import { EVENT_NAMES, type EventName, type Rep, type RepContext, hangTogether, type RepRules, hasStrike } from "./reps/rep";
 import { series, type RepSeries } from "./reps/series";
@@ -23,19 +22,16 @@ import { finishTrack } from "./track/finishTrack";
 import { realTime } from "./track/realTime";
 import { halved } from "./track/unread";
 import type { Track } from "./track/track";
-import { eventError, FITTED, footEventError, measureError, type ErrorTable, type Sort } from "./uncertainty/errors";
+import { eventError, FITTED, footEventError, type ErrorTable, type Sort } from "./uncertainty/errors";
 import { perturbed, type CopiesPart } from "./uncertainty/perturb";
 import { sample, spread, stillSpell, type Sampled } from "./uncertainty/sample";
+import { eventTime, measured, type Timed, type Told } from "./uncertainty/told";
+import { SAME_REP_MS, unreadOf } from "./uncertainty/unreadYet";
 
 export type { RepSeries } from "./reps/series";
 
 /** Raised whenever the same track would give other numbers; kept with every rep. */
 export const ALGORITHM_VERSION = "d3";
-
-export interface Timed {
-  t: number;
-  u: number;
-}
 
 export interface AnalysedRep {
   index: number;
@@ -300,8 +296,6 @@ function tooSlow({ rep: { events }, motion, window }: FoundRep): boolean {
 /** Where a rep has its middle, ms: its top, if it has one. */
 export const middleMs = (r: Pick<AnalysedRep, "events" | "from" | "to">): number => r.events.top?.t ?? (r.from + r.to) / 2;
 
-/** The same rep of another reading lies nearer than this, ms. */
-const SAME_REP_MS = 250;
 const middle = ({ rep }: FoundRep): number => (Number.isNaN(rep.events.top) ? (rep.fromMs + rep.toMs) / 2 : rep.events.top);
 const sameRep = (a: FoundRep, b: FoundRep): boolean => Math.abs(middle(a) - middle(b)) < SAME_REP_MS;
 
@@ -335,85 +329,11 @@ function analysed({ motion, context, rep }: FoundRep, index: number, scene: Scen
 /** Spread of a turn-around's time, ms; see docs/accuracy.md (cycles). */
 const TURN_SD = { pressure: 25, hands: 12, foot: 20 } as const;
 
-/** What a value's uncertainty is made of, beside its own copies. */
-interface Told {
-  sampled: Sampled;
-  frameMs: number;
-  errors: ErrorTable;
-  sort: Sort;
-  unread: Unread;
-  /** What the camera's roll may do to a share, points, where no even stance tells it. */
-  rolledShare: number;
-}
-
-/** What the frames that were not read may still change: how far each number was from what half of the lone frames give; all nought for a whole track; for what they do not give, ∞ for a measure and the most that one rep's events may differ by for an event. */
-interface Unread {
-  measure: (id: MeasureId, value: number) => number;
-  event: (name: EventName, ms: number) => number;
-  footEvent: (e: FootEvent) => number;
-}
-
-const NOTHING_UNREAD: Unread = { measure: () => 0, event: () => 0, footEvent: () => 0 };
-
-function unreadOf(less: { rep: FoundRep | null } | null, rules: RepRules): Unread {
-  if (!less) return NOTHING_UNREAD;
-  if (!less.rep) return { measure: () => Infinity, event: () => SAME_REP_MS, footEvent: () => SAME_REP_MS };
-  const { motion, rep } = less.rep;
-  const measures = measureAll(motion, rep, rules);
-  const away = (value: number, other: number | undefined) => (other === undefined || Number.isNaN(other) ? Infinity : Math.abs(value - other));
-  return {
-    measure: (id, value) => away(value, measures[id].value),
-    event: (name, ms) => Math.min(SAME_REP_MS, away(ms, rep.events[name])),
-    footEvent: (e) => Math.min(SAME_REP_MS, ...rep.footEvents.filter((f) => f.foot === e.foot && f.event === e.event).map((f) => Math.abs(f.ms - e.ms))),
-  };
-}
+/** Height of the centre of mass, share of stature (de Leva). */
+const COM_HEIGHT = 0.56;
 
 /** Whether a foot left the ground before the strike. */
 function stepped(rep: Rep): boolean {
   const hit = [rep.events.impact, rep.events.release].find((t) => !Number.isNaN(t)) ?? rep.toMs;
   return rep.footEvents.some((e) => e.event === "liftOff" && e.ms < hit);
-}
-
-function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, sort, unread }: Told, { strikes, rules }: RepContext): Timed {
-  const { offset, sd } = eventError(errors, name, sort);
-  const seen = Math.hypot(spread(sampled.events.get(name)!), frameMs, sd, unread.event(name, rep.events[name]));
-  if (name !== "impact" || rep.struckMs === undefined) return { t: rep.events[name] - offset, u: seen };
-  const w = strikeWeight(rules.clubAhead || rep.moving, strikes.u);
-  return { t: rep.events.impact, u: Math.hypot((1 - w) * Math.hypot(frameMs, sd), w * Math.hypot(strikes.u, HEARD_SD)) };
-}
-
-/** How well a strike's own sound is placed: its onset within a millisecond, its way within a third of a metre. */
-const HEARD_SD = 1.5;
-
-/** Height of the centre of mass, share of stature (de Leva). */
-const COM_HEIGHT = 0.56;
-
-/** Fewer copies than this share having a value means that it can't be relied on. */
-const ENOUGH = 0.8;
-/** Why a measure is not there, in words. */
-export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
-  eventNotFound: "an event it needs was not found",
-  footNotSeen: "the foot was not seen",
-  noStep: "the foot did not step",
-  neverLoaded: "the weight never went to the trail foot",
-  otherView: "this view does not show it",
-  otherKind: "it does not belong to this kind of rep",
-  footMoved: "the foot moved",
-  headHidden: "the arms hid the head",
-  notHeard: "no knock was heard",
-};
-
-function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort, unread, rolledShare }: Told, problems: Problem[]): Measured {
-  const { unit, family } = CATALOGUE[id];
-  const unknown = (value: number | null, reason: string, because?: Problem["code"]): Measured => ({ value, u: null, unit, state: "not measurable", reason, ...(because ? { because } : {}) });
-  if (Number.isNaN(raw.value)) return unknown(null, WHY[raw.why ?? "eventNotFound"]);
-  const spoiled = problems.find((p) => p.touches === "rep" || (p.touches === "feet" && (family === "feet" || family === "weight")) || (p.touches === "head" && id.startsWith("head")));
-  if (spoiled) return unknown(raw.value, spoiled.message, spoiled.code);
-  const seen = sampled.measures.get(id);
-  const { offset, sd } = measureError(errors, id, sort);
-  if ((seen && seen.length < sampled.copies * ENOUGH) || !Number.isFinite(sd)) return unknown(raw.value, "the film does not carry it");
-  const open = unread.measure(id, raw.value);
-  if (!Number.isFinite(open)) return unknown(raw.value, "too little has been read yet");
-  const u = Math.hypot(seen ? spread(seen) : 0, unit === "ms" ? frameMs * Math.SQRT2 : 0, family === "weight" && unit === "%" ? rolledShare : 0, sd, open);
-  return { value: raw.value - offset, u, unit, state: "measured", ...(raw.atMs === undefined ? {} : { at: raw.atMs }) };
 }

@@ -1,11 +1,12 @@
 import { readFile } from "node:fs/promises";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
-import { ALGORITHM_VERSION, openAnalysis, WHY, type AnalysedRep } from "../../core/analyse";
+import { ALGORITHM_VERSION, openAnalysis, type AnalysedRep } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { golferBy, outOfOrder, overruledBy, saidBy, type Correction } from "../../core/reps/corrections";
 import type { Said } from "../../core/reps/said";
 import { toldEvents } from "../../core/toldEvents";
+import { WHY } from "../../core/uncertainty/told";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { bout, correction, drillVersion, event, measure, rep, session, verdict } from "../db/schema";
