@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { EDGES, OUTLINE, POINTS, STRIDE, type Track } from "../track/track";
+import { CHANNEL_WIDTHS, CHANNELS, type Track } from "../track/track";
 
 /**
  * *A track as one file.* Eight bytes `KFTRACK3`, a little-endian uint32 with the length of the header, the header as
@@ -104,7 +104,7 @@ export function readTrack(bytes: Uint8Array): Track {
   };
   const along = (from: number, ...all: readonly Float32Array[]) => from >= 0 && all.every((a) => a.length === all[0]!.length && from + a.length <= frames);
   const fit =
-    track.landmarks.length === frames * POINTS * STRIDE && track.outline.length === frames * OUTLINE && track.footEdges.length === frames * EDGES && track.presence.length === frames && (track.read?.length ?? frames) === frames &&
+    CHANNELS.every((name) => track[name].length === frames * CHANNEL_WIDTHS[name]) && (track.read?.length ?? frames) === frames &&
     track.footPaths.every((p) => along(p.from, p.dx, p.dy, p.residual)) && track.handsPaths.every((p) => along(p.from, p.x, p.y));
   if (!fit) throw new TrackFileError("the track file's arrays do not fit each other");
   return track;

@@ -61,6 +61,9 @@ export const OUTLINE = 8;
 export const EDGES = 6;
 export const POINTS = 33;
 export const STRIDE = 4;
+/** How many numbers each channel that the network gives has for a frame. */
+export const CHANNEL_WIDTHS = { landmarks: POINTS * STRIDE, outline: OUTLINE, footEdges: EDGES, presence: 1 } as const;
+export const CHANNELS = Object.keys(CHANNEL_WIDTHS) as (keyof typeof CHANNEL_WIDTHS)[];
 
 /** The network's body points by name (the subject's own left and right). */
 export const POINT = {

@@ -1,9 +1,7 @@
-import { EDGES, OUTLINE, POINTS, STRIDE, type Track } from "./track";
+import { CHANNEL_WIDTHS, CHANNELS, type Track } from "./track";
 
 /** Channels of a track that the network gives, a frame. */
-type Channels = Pick<Track, "landmarks" | "outline" | "footEdges" | "presence">;
-const WIDTHS = { landmarks: POINTS * STRIDE, outline: OUTLINE, footEdges: EDGES, presence: 1 } as const;
-const NAMES = Object.keys(WIDTHS) as (keyof typeof WIDTHS)[];
+type Channels = Pick<Track, (typeof CHANNELS)[number]>;
 
 /** Frames at which the network looked; all of them where the track does not say. */
 export const readFrames = ({ read, times }: Pick<Track, "read" | "times">): number[] => Array.from(times.keys()).filter((i) => !read || read[i]);
@@ -15,7 +13,7 @@ export function onlyFrames(track: Track, frames: readonly number[]): Track {
     frames.forEach((f, k) => out.set(x.subarray(f * width, (f + 1) * width), k * width));
     return out;
   };
-  const channels = Object.fromEntries(NAMES.map((name) => [name, take(track[name], WIDTHS[name])])) as unknown as Channels;
+  const channels = Object.fromEntries(CHANNELS.map((name) => [name, take(track[name], CHANNEL_WIDTHS[name])])) as unknown as Channels;
   return { ...track, ...channels, times: Float64Array.from(frames, (f) => track.times[f]!), read: undefined, footPaths: [], handsPaths: [] };
 }
 
@@ -46,8 +44,8 @@ export function halved(track: Track): Track | null {
 export function filled(track: Pick<Track, "times">, frames: readonly number[], part: Channels): Channels {
   const { times } = track;
   const n = times.length;
-  return Object.fromEntries(NAMES.map((name) => {
-    const width = WIDTHS[name];
+  return Object.fromEntries(CHANNELS.map((name) => {
+    const width = CHANNEL_WIDTHS[name];
     const from = part[name];
     const out = new Float32Array(n * width);
     for (let i = 0, k = 0; i < n; i++) {
