@@ -6,16 +6,18 @@ import { z } from "zod";
 import { STANCES, type Stance } from "@/core/choose/reach";
 import { STYLES, type StyleId } from "@/core/drills/drill";
 import { requestDatabase } from "@/server/db/request";
-import { whoever } from "./whoever";
+import { UserError } from "@/server/userError";
+import { fromHere, whoeverAs } from "./whoever";
 import { drillOf } from "@/server/drills/ownDrills";
 import { armSpan, golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
-import { chooseGolfer, currentGolfer, keepOfGolfer, sampleGolfer, saveGolfer } from "@/server/golfers/golfers";
+import { chooseGolfer, keepOfGolfer, listGolfers, sampleGolfer, saveGolfer } from "@/server/golfers/golfers";
 import { BASELINE } from "@/server/reps/ownSwings";
 
 const styleId = z.enum(Object.keys(STYLES) as [StyleId, ...StyleId[]]);
 
 /** First answers: makes the golfer. */
 async function firstAnswers(form: GolferAnswers): Promise<void> {
+  await fromHere();
   await chooseGolfer(await saveGolfer(await requestDatabase(), null, golferAnswers.parse(form)));
 }
 
@@ -33,49 +35,52 @@ export async function filmMe(form: GolferAnswers): Promise<void> {
 
 /** Goes on as the made-up golfer, whose clips ship with the program. */
 export async function tryWithoutCamera(): Promise<void> {
+  await fromHere();
   await chooseGolfer(await sampleGolfer(await requestDatabase()));
   redirect("/read?sample=rep");
 }
 
-export async function changeGolfer(form: GolferAnswers): Promise<void> {
-  const db = await requestDatabase();
-  const golfer = await currentGolfer(db);
-  await saveGolfer(db, golfer?.id ?? null, golferAnswers.parse(form));
+export async function changeGolfer(as: string, form: GolferAnswers): Promise<void> {
+  const { db, golfer } = await whoeverAs(as);
+  await saveGolfer(db, golfer.id, golferAnswers.parse(form));
   redirect("/read");
 }
 
 /** The cautions of a drill have been read and the self-check passed: on to its reps. */
-export async function cautionsRead(drillId: string): Promise<void> {
-  const { db, golfer } = await whoever();
-  const drill = await drillOf(db, z.string().max(60).parse(drillId));
+export async function cautionsRead(as: string, drillId: string): Promise<void> {
+  const { db, golfer } = await whoeverAs(as);
+  const drill = await drillOf(db, golfer.id, z.string().max(60).parse(drillId));
   if (!drill) throw new Error("There is no such drill.");
-  await keepOfGolfer(db, golfer.id, { cautionsRead: { ...golfer.cautionsRead, [drill.id]: new Date().toISOString() } });
+  await keepOfGolfer(db, golfer.id, ({ cautionsRead }) => ({ cautionsRead: { ...cautionsRead, [drill.id]: new Date().toISOString() } }));
   redirect(`/film?drill=${drill.id}`);
 }
 
 /** A side taken on a question of style, or none: then as usual, or as the swings show. */
-export async function chooseSide(style: StyleId, side: string | null): Promise<void> {
-  const { db, golfer } = await whoever();
-  const { [style]: _, ...others } = golfer.styles;
+export async function chooseSide(as: string, style: StyleId, side: string | null): Promise<void> {
+  const { db, golfer } = await whoeverAs(as);
   const taken = side === null ? {} : { [styleId.parse(style)]: z.enum(STYLES[style]).parse(side) };
-  await keepOfGolfer(db, golfer.id, { styles: { ...others, ...taken } });
+  await keepOfGolfer(db, golfer.id, ({ styles: { [style]: _, ...others } }) => ({ styles: { ...others, ...taken } }));
   revalidatePath("/you");
 }
 
 /** Arm span in cm, and the stance that goes with it or that the three turned out. */
-export async function keepReach(armSpanCm: number | null): Promise<void> {
-  const { db, golfer } = await whoever();
-  await keepOfGolfer(db, golfer.id, { armSpanCm: armSpan.parse(armSpanCm) });
+export async function keepReach(as: string, armSpanCm: number | null): Promise<void> {
+  const { db, golfer } = await whoeverAs(as);
+  const change = { armSpanCm: armSpan.parse(armSpanCm) };
+  await keepOfGolfer(db, golfer.id, () => change);
   revalidatePath("/drills/three-stances");
 }
 
-export async function keepStance(stance: Stance | null): Promise<void> {
-  const { db, golfer } = await whoever();
-  await keepOfGolfer(db, golfer.id, { stance: z.enum(STANCES).nullable().parse(stance) });
+export async function keepStance(as: string, stance: Stance | null): Promise<void> {
+  const { db, golfer } = await whoeverAs(as);
+  const change = { stance: z.enum(STANCES).nullable().parse(stance) };
+  await keepOfGolfer(db, golfer.id, () => change);
   revalidatePath("/drills/three-stances");
 }
 
 export async function practiseAs(id: string): Promise<void> {
+  await fromHere();
+  if (!(await listGolfers(await requestDatabase())).some((g) => g.id === id)) throw new UserError("That golfer is not here any more. Load the page again.", 404);
   await chooseGolfer(id);
   redirect("/reps");
 }

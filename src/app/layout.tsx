@@ -8,6 +8,7 @@ import { currentGolfer } from "@/server/golfers/golfers";
 import { SendWaiting } from "@/ui/film/sendWaiting";
 import { hostZone } from "@/ui/kit/dates";
 import { Nav } from "@/ui/kit/nav";
+import { OtherGolfer } from "@/ui/kit/otherGolfer";
 import { THEME_SCRIPT } from "@/ui/kit/theme";
 
 export const metadata: Metadata = {
@@ -27,6 +28,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
       <body>
         <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-paper focus:p-3">To the page</a>
         <Nav golferName={golfer?.name ?? null} />
+        {golfer && <OtherGolfer key={golfer.id} id={golfer.id} name={golfer.name} />}
         <main id="main" className="mx-auto max-w-[1280px] px-5 pb-16 md:px-10">
           {children}
         </main>

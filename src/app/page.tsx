@@ -29,7 +29,7 @@ export default async function Home() {
   return (
     <TodayView
       day={weekDayOf(today)} sore={golfer.sore} next={next ? { dose: next.dose, soFar: doseOfDay(next.dose, done.filter((d) => d.drillId === next.id).map((d) => d.results)) } : null} last={last && { bout: last.bout, glance: glance(last.reps, last.bout.stage?.checks.map((c) => c.measure) ?? []) }}
-      bouts={planBouts(bouts, drills)} asks={bodyDue(golfer.body, today, done)} say={sayBody}
+      bouts={planBouts(bouts, drills)} asks={bodyDue(golfer.body, today, done)} say={sayBody.bind(null, golfer.id)}
     />
   );
 }

@@ -3,22 +3,40 @@ import path from "node:path";
 import { healBlobs } from "./blobs/heal";
 import { DataInUseError } from "./db/lock";
 import { dataDir } from "./dataDir";
-import { database } from "./db/open";
+import { openedStore } from "./db/open";
 import { emptyBin } from "./practice/bin";
+import { DamagedStoreError, damageWords } from "./store/damage";
+import { removePage, writePage } from "./store/page";
+import { workWhileIdle } from "./store/whileIdle";
 import { storeTrouble } from "./storeTrouble";
+
+/** What a process that ends by itself leaves with: it may not start at all, or its data is damaged. */
+const EXIT = { trouble: 3, damage: 4 } as const;
 
 export async function start(): Promise<void> {
   try {
-    const db = await database();
+    const store = await openedStore();
+    const { db, dir, own } = store;
+    if (own) own.onDamage = (error) => void endDamaged(dir, damageWords(dir, error.message));
+    await removePage(dir);
     // What a backup or a restore that was broken off had laid aside.
-    await rm(path.join(dataDir(), "tmp"), { recursive: true, force: true });
+    await rm(path.join(dir, "tmp"), { recursive: true, force: true });
     await emptyBin(db);
     const { lostFilms, orphans } = await healBlobs(db);
     if (lostFilms || orphans) console.log(`mended the store: ${lostFilms} films are gone, ${orphans} files that no rep uses were moved to lost/`);
+    workWhileIdle(store);
   } catch (error) {
+    if (error instanceof DamagedStoreError) return endDamaged(dataDir(), error.message.split("\n"));
     const trouble = error instanceof DataInUseError ? error.message : storeTrouble(error)?.message;
     if (!trouble) throw error;
     console.error(trouble);
-    process.exit(3);
+    process.exit(EXIT.trouble);
   }
+}
+
+/** Says what is damaged, on the terminal and as a page, and ends: a server whose data can't be trusted answers nothing. */
+async function endDamaged(dir: string, lines: string[]): Promise<never> {
+  await writePage(dir, lines).catch(() => undefined);
+  console.error(`\n${lines.join("\n")}\nThe same as a page: ${path.join(dir, "what-is-wrong.html")}\n`);
+  process.exit(EXIT.damage);
 }

@@ -12,7 +12,8 @@ import * as planActions from "@/app/planActions";
 import { DRILLS, findStage } from "@/core/drills";
 import { fileOf } from "@/core/formats/drillFile";
 import { TAKEN_WEEK } from "@/core/practice/plan/week";
-import { putBlob } from "@/server/blobs/blobs";
+import { blobSize, putBlob } from "@/server/blobs/blobs";
+import { listStanding } from "@/server/store/standing";
 import type { Db } from "@/server/db/open";
 import { bout, golfer, ownDrill, plan, rep, session } from "@/server/db/schema";
 import { addOwn } from "@/server/drills/ownDrills";
@@ -26,7 +27,9 @@ import { saveReps } from "@/server/reps/saveReps";
 import { endStores, freshStore } from "./freshStore";
 
 let chosen = "wren";
-vi.mock("next/headers", () => ({ cookies: async () => ({ get: () => ({ value: chosen }), set: () => {} }) }));
+/** What the browser says of where a call comes from. */
+let from: Record<string, string> = {};
+vi.mock("next/headers", () => ({ headers: async () => new Headers(from), cookies: async () => ({ get: () => ({ value: chosen }), set: () => {} }) }));
 vi.mock("next/cache", () => ({ revalidatePath: () => {} }));
 vi.mock("next/server", () => ({ connection: async () => {} }));
 /** Where an action led on to. */
@@ -37,6 +40,7 @@ type Action = (...args: never[]) => Promise<unknown>;
 const ACTIONS = Object.entries({ ...dataActions, ...drillActions, ...golferActions, ...logActions, ...planActions }) as [string, Action][];
 
 let db: Db;
+let dir: string;
 const own = { bout: "", rep: "", drill: "" };
 const theirs = { bout: "", rep: "", drill: "" };
 const sha = (b: Uint8Array | string) => createHash("sha256").update(b).digest("hex");
@@ -57,11 +61,11 @@ async function practised(id: string, of: typeof own): Promise<void> {
 /** All that is one golfer's. */
 const allOf = async (id: string) => ({
   who: await db.select().from(golfer).where(eq(golfer.id, id)), sessions: await db.select().from(session).where(eq(session.golferId, id)).orderBy(session.id), bouts: await db.select().from(bout).where(eq(bout.golferId, id)).orderBy(bout.id),
-  drills: await db.select().from(ownDrill).where(eq(ownDrill.golferId, id)), plans: await db.select().from(plan).where(eq(plan.golferId, id)), rep: await findRep(db, theirs.rep),
+  drills: await db.select().from(ownDrill).where(eq(ownDrill.golferId, id)), plans: await db.select().from(plan).where(eq(plan.golferId, id)), rep: await findRep(db, "sorrel", theirs.rep),
 });
 
 beforeAll(async () => {
-  ({ db } = await freshStore());
+  ({ db, dir } = await freshStore());
   await db.insert(golfer).values([{ id: "wren", name: "Wren Alder", hand: "right", statureCm: 170, units: "cm" }, { id: "sorrel", name: "Sorrel Finch", hand: "right", statureCm: 182, units: "cm" }]);
   await practised("wren", own);
   await practised("sorrel", theirs);
@@ -73,12 +77,14 @@ const sent = (): Record<string, unknown[]> => {
   const monday = mondayOf(localDay(new Date()));
   const b = { id: "x", day: monday, place: "home", drillId: "double-step", stageId: "whole-fo", sets: 2, reps: 8, minutes: 6, why: { kind: "chosen" }, fixed: true, state: "planned" };
   const form = { name: "Wren Alder", hand: "right", statureCm: 170, units: "cm", keepFilm: true };
-  return {
-    removeForGoodOf: [theirs.rep], copyDrill: ["double-step"], takeInDrill: [JSON.stringify(fileOf(DRILLS[0]!))], keepDrill: [own.drill, fileOf(DRILLS[0]!)], backToVersion: [own.drill, 1], judgeDrillAgain: [own.drill, 1], binDrill: [own.drill, true], goOn: ["trail-foot-pivot", DRILLS.find((d) => d.id === "trail-foot-pivot")!.stages[0]!.id, true],
-    begin: [form], filmMe: [form], tryWithoutCamera: [], changeGolfer: [form], cautionsRead: ["double-step"], chooseSide: ["trailFoot", null], keepReach: [178], keepStance: [null], practiseAs: ["wren"],
+  const anybodys = { begin: [form], filmMe: [form], tryWithoutCamera: [], practiseAs: ["wren"], undo: ["2026-01-01-remove"], allIsWell: ["2026-01-01-remove"] };
+  // Who practises when the page is made comes first, in what the page binds to its actions.
+  return { ...anybodys, ...Object.fromEntries(Object.entries<unknown[]>({
+    removeForGood: [], copyDrill: ["double-step"], takeInDrill: [JSON.stringify(fileOf(DRILLS[0]!))], keepDrill: [own.drill, fileOf(DRILLS[0]!)], backToVersion: [own.drill, 1], judgeDrillAgain: [own.drill, 1], binDrill: [own.drill, true], goOn: ["trail-foot-pivot", DRILLS.find((d) => d.id === "trail-foot-pivot")!.stages[0]!.id, true],
+    changeGolfer: [form], cautionsRead: ["double-step"], chooseSide: ["trailFoot", null], keepReach: [178], keepStance: [null],
     keepRow: [own.bout, row], addBout: [{ drillId: "double-step", stageId: "whole-fo", at: new Date().toISOString(), place: null, done: 8, passed: 3, note: null }], bin: ["rep", own.rep, true],
     planTheWeek: [monday], keepPlan: [monday, [b]], keepPractice: [{ week: TAKEN_WEEK, goals: [], lacks: ["a rod"] }], keepSore: ["lower back"], sayBody: ["before", null],
-  };
+  }).map(([name, args]) => [name, ["wren", ...args]])) };
 };
 
 /** The value with the leaf at a path (by share of the leaves) put in its place. */
@@ -111,6 +117,8 @@ it("whatever one golfer’s page sends, nothing of another’s changes, and thei
   await fc.assert(
     fc.asyncProperty(call, async ({ which, at, leaf, as }) => {
       const [name, act] = ACTIONS[which]!;
+      // The golfer themselves is removed at the end.
+      if (name === "removeForGood") return;
       const args = as ? valid[name]! : (withLeaf(valid[name]!, at, leaf) as unknown[]);
       // Somebody else can be practised as, and new golfers begun: that changes who is there, not what is theirs.
       await act(...(args as never[])).then(() => done++, (e: unknown) => expect(e).toBeInstanceOf(Error));
@@ -130,10 +138,49 @@ it("whatever one golfer’s page sends, nothing of another’s changes, and thei
   await progressOf(db, wren!, drill, stage, today);
 });
 
-it("only who practises can be removed, and then only what is theirs is gone", async () => {
+it("a page that was made for one golfer keeps nothing once another one is chosen, in any action", async () => {
+  const rows = async () => [await allOf("sorrel"), await db.select().from(golfer).where(eq(golfer.id, "wren"))];
+  const before = await rows();
+  const valid = sent();
+  chosen = "sorrel";
+  for (const [name, act] of ACTIONS) {
+    if (valid[name]![0] !== "wren" || name === "practiseAs") continue;
+    await expect(act(...(valid[name] as never[])), name).rejects.toThrow("Sorrel Finch practises here now. Load the page again.");
+  }
+  chosen = "wren";
+  expect(await rows()).toEqual(before);
+});
+
+it("another page gets nothing done by any action", async () => {
+  const rows = async () => [await allOf("sorrel"), await allOf("wren"), (await db.select().from(golfer)).length];
+  const before = await rows();
+  const valid = sent();
+  for (from of [{ "sec-fetch-site": "cross-site" }, { "sec-fetch-site": "same-site" }, { "sec-fetch-site": "none" }, { origin: "http://evil.example", host: "127.0.0.1:3000" }, { origin: "null", host: "127.0.0.1:3000" }] as Record<string, string>[])
+    for (const [name, act] of ACTIONS) await expect(act(...(valid[name] as never[])), name).rejects.toThrow("Another page asked for this.");
+  from = {};
+  expect(await rows()).toEqual(before);
+});
+
+it("a golfer who is removed is gone alone, and is back with all that is theirs when that is undone", async () => {
   const before = await allOf("sorrel");
-  await expect(dataActions.removeForGoodOf("sorrel")).rejects.toThrow(/Only who practises here/);
-  await expect(dataActions.removeForGoodOf("wren")).rejects.toThrow(Led);
+  const mine = await allOf("wren");
+  const film = sha("film of wren");
+  await putBlob("clips", film, Readable.from(["film of wren"]));
+  await expect(dataActions.removeForGood("wren")).rejects.toThrow(Led);
+  expect(await allOf("sorrel")).toEqual(before);
+  expect(await db.select().from(golfer).where(eq(golfer.id, "wren"))).toEqual([]);
+  const removed = listStanding(dir)[0]!;
+  expect(removed.words).toBe("Wren Alder was removed.");
+  await dataActions.undo(removed.id);
+  expect(await allOf("wren")).toEqual(mine);
+  expect(await blobSize("clips", film)).toBe(12);
+  for (const s of listStanding(dir)) await dataActions.allIsWell(s.id);
+
+  await expect(dataActions.removeForGood("wren")).rejects.toThrow(Led);
+  expect(await blobSize("clips", film)).toBe(12);
+  await dataActions.allIsWell(listStanding(dir)[0]!.id);
+  expect(await blobSize("clips", film)).toBeNull();
+  expect(listStanding(dir)).toEqual([]);
   expect(await db.select().from(golfer).where(eq(golfer.id, "wren"))).toEqual([]);
   expect(await db.select().from(bout).where(eq(bout.golferId, "wren"))).toEqual([]);
   expect(await allOf("sorrel")).toEqual(before);

@@ -9,10 +9,14 @@ import { BlobReader, BlobWriter, TextReader, Uint8ArrayWriter, ZipReader, ZipWri
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { BackupManifest } from "@/core/formats/backup";
 import { openBackup } from "@/server/backup/writeBackup";
-import { BackupError, restoreBackup } from "@/server/backup/restoreBackup";
+import { BackupError } from "@/server/backup/backupError";
+import { restoreBackup } from "@/server/backup/restoreBackup";
 import { readRows, TABLES } from "@/server/backup/tables";
 import { blobPath, putBlob } from "@/server/blobs/blobs";
-import type { Db } from "@/server/db/open";
+import { dataDir } from "@/server/dataDir";
+import { closeDatabase, database, type Db } from "@/server/db/open";
+import { bringBack, letGo } from "@/server/store/replace";
+import { listStanding } from "@/server/store/standing";
 import { clip, golfer } from "@/server/db/schema";
 import { saveReps } from "@/server/reps/saveReps";
 import { endStores, freshStore } from "./freshStore";
@@ -32,6 +36,9 @@ const rowsOf = async (db: Db): Promise<Record<string, string[]>> => {
   });
   return out;
 };
+const golferRow = (change: object) => JSON.stringify({
+  ...(JSON.parse(rows.golfer![0]!) as object), ...change,
+});
 const [film, track] = ["demo/clips/double-step-lead-late.mp4", "demo/tracks/double-step-lead-late.track"].map((f) => readFileSync(f)) as [Buffer, Buffer];
 let file: string;
 let rows: Record<string, string[]>;
@@ -70,7 +77,7 @@ describe("a backup", () => {
     const db = await machine();
     await db.insert(golfer).values({ id: "other", name: "Somebody", hand: "left", statureCm: 180, units: "cm" });
     const told: number[] = [];
-    await restoreBackup(db, file, (bytes, of) => told.push(bytes / of));
+    await restoreBackup(file, (bytes, of) => told.push(bytes / of));
     expect(await rowsOf(db)).toEqual(rows);
     expect(readFileSync(blobPath("clips", sha(film))).equals(film)).toBe(true);
     expect(readFileSync(blobPath("tracks", sha(track))).equals(track)).toBe(true);
@@ -105,6 +112,14 @@ describe("a backup", () => {
       [() => changed((e) => void e.delete("rows/rep.ndjson")), /rows\/rep\.ndjson is not in it/],
       [() => changed((e) => e.set(`tracks/${sha(track)}`, new Uint8Array(track.length))), /^tracks\/.*damaged/],
       [() => changed((_, list) => void (list.clips[0]!.sha256 = "../../../etc/passwd")), /list can't be read/],
+      // One row that the database's own reader of JSON can't take, and ones that no table of ours holds.
+      ...([[`{"id":"x","name":${"[".repeat(20_000)}${"]".repeat(20_000)}}`, /nested more than 64 deep/], [`{"id":"${"x".repeat(17e6)}"}`, /longer than 16 MB/], ["{}", /Row 1 of golfer can't be read/], ["no json", /Row 1 of golfer is no JSON/],
+        [golferRow({ hand: "middle" }), /hand/], [golferRow({ goals: { a: 1 } }), /goals/], [golferRow({ more: 1 }), /more/], [`${golferRow({})}\n${golferRow({ id: "h" })}`, /golfer has 2 rows, and 1 are announced/]] as const)
+        .map(([text, why]): [() => Promise<string>, RegExp] => [() => changed((e, list) => {
+          const bytes = Buffer.from(text);
+          e.set("rows/golfer.ndjson", bytes);
+          Object.assign(list.tables.find((t) => t.name === "golfer")!, { rows: 1, bytes: bytes.length, sha256: sha(bytes) });
+        }), why]),
       // All as it is listed, but reps of a clip that is not there.
       [() => changed((e, list) => {
         const none = list.tables.find((t) => t.name === "clip")!;
@@ -113,11 +128,30 @@ describe("a backup", () => {
       }), /rows don't go together/],
     ];
     for (const [make, why] of bad) {
-      const error = await restoreBackup(db, await make()).then(() => null, (e: unknown) => e as Error);
+      const error = await restoreBackup(await make()).then(() => null, (e: unknown) => e as Error);
       expect(error, String(why)).toBeInstanceOf(BackupError);
       expect(error!.message).toMatch(why);
     }
     expect(await rowsOf(db)).toEqual(mine);
+    await closeDatabase();
+    expect(await rowsOf(await database())).toEqual(mine);
+  });
+
+  it("that took the place of what was there can be undone, until it is said that all is well", async () => {
+    const db = await machine();
+    await db.insert(golfer).values({ id: "mine", name: "Me", hand: "left", statureCm: 180, units: "cm" });
+    const mine = await rowsOf(db);
+    await restoreBackup(file);
+    expect(await rowsOf(db)).toEqual(rows);
+    await bringBack(listStanding(dataDir())[0]!.id);
+    expect(await rowsOf(db)).toEqual(mine);
+    await bringBack(listStanding(dataDir())[0]!.id);
+    expect(await rowsOf(db)).toEqual(rows);
+    const [last] = listStanding(dataDir());
+    await letGo(last!.id);
+    expect(listStanding(dataDir())).toEqual([]);
+    await closeDatabase();
+    expect(await rowsOf(await database())).toEqual(rows);
   });
 
   it("of an older version is brought up to the present one", async () => {
@@ -128,7 +162,7 @@ describe("a backup", () => {
       later.forEach((name) => e.delete(`rows/${name}.ndjson`));
       Object.assign(list, { schema: 1, tables: list.tables.filter((t) => !later.includes(t.name)) });
     });
-    await restoreBackup(db, old);
+    await restoreBackup(old);
     expect(await rowsOf(db)).toEqual(rows);
     expect(await db.select().from(clip)).toHaveLength(1);
   });

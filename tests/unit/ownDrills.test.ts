@@ -43,7 +43,7 @@ afterAll(async () => {
 });
 
 const save = (drill: string, name: string, at = new Date()) => saveReps(db, { golferId: "wren", clip: { sha256: sha(name), name, bytes: 1 }, trackSha256: sha(LATE), drill, at });
-const said = async (id: string) => (await findRep(db, id))!.verdict!;
+const said = async (id: string) => (await findRep(db, "wren", id))!.verdict!;
 
 it("keeps every version of an own drill, whole, and none twice", async () => {
   const id = await addOwn(db, "wren", copy());
@@ -54,7 +54,7 @@ it("keeps every version of an own drill, whole, and none twice", async () => {
   expect(versions.map((v) => v.version)).toEqual([3, 2, 1]);
   expect(versions.map((v) => v.drill.stages[0]!.checks.find((c) => c.measure === LANDING)!.band[0])).toEqual([-100, -300, -40]);
   // The movement is not in the file: it is the built-in drill's.
-  const inUse = (await drillOf(db, id))!;
+  const inUse = (await drillOf(db, "wren", id))!;
   expect(inUse).toMatchObject({ id, version: 3, basedOn: "double-step" });
   expect(inUse.stages[0]!.target!().duration).toBe(DRILLS.find((d) => d.id === "double-step")!.stages[0]!.target!().duration);
   expect([await isOwn(db, "wren", id), await isOwn(db, "other", id)]).toEqual([true, false]);
@@ -66,8 +66,8 @@ it("is out of the list while in the bin, and its reps keep what they were judged
   const { ids } = await save(id, "binned");
   await setRemoved(db, id, true);
   expect((await ownDrills(db, "wren")).map((d) => d.id)).not.toContain(id);
-  expect((await drillOf(db, id))?.id).toBe(id);
-  expect((await findRep(db, ids[0]!))!.stage!.checks.length).toBeGreaterThan(0);
+  expect((await drillOf(db, "wren", id))?.id).toBe(id);
+  expect((await findRep(db, "wren", ids[0]!))!.stage!.checks.length).toBeGreaterThan(0);
   await setRemoved(db, id, false);
   expect((await ownDrills(db, "wren")).map((d) => d.id)).toContain(id);
   expect(await ownDrills(db, "other")).toEqual([]);
@@ -100,7 +100,7 @@ it("counts a golfer's reps by stage and day, the latest first, and nobody else's
   const day = (n: number) => new Date(2026, 4, n, 12);
   await save(id, "monday", day(4));
   await save(id, "tuesday", day(5));
-  const own = (await drillOf(db, id))!;
+  const own = (await drillOf(db, "wren", id))!;
   const reps = (await stageReps(db, "wren", [own, DRILLS.find((d) => d.id === "ball-toss")!])).get(id)!;
   expect(reps.map((r) => [r.stageId, r.day, r.result])).toEqual([5, 4].map((n) => ["whole-fo", `2026-05-0${n}`, "fail"]));
   expect((await stageReps(db, "other", [own])).size).toBe(0);

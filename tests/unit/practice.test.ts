@@ -15,6 +15,9 @@ import { bout, golfer, rep, session } from "@/server/db/schema";
 import { addCountedBout } from "@/server/practice/addBout";
 import { BIN_DAYS, binBout, binRep, emptyBin } from "@/server/practice/bin";
 import { keepBoutRow } from "@/server/practice/boutRow";
+import { dataDir } from "@/server/dataDir";
+import { letGo } from "@/server/store/replace";
+import { listStanding } from "@/server/store/standing";
 import { removeForGood, removeGolfer } from "@/server/practice/forGood";
 import { logChoices, logPage } from "@/server/practice/log";
 import { measuredReps } from "@/server/practice/measuredReps";
@@ -201,6 +204,9 @@ describe("for good", () => {
     expect(await blobSize("tracks", track)).not.toBeNull();
     expect((await bouts()).map((b) => b.id)).toContain(second!.id);
     await removeGolfer(db, "g");
+    // Until it is said that all is well.
+    expect(await blobSize("tracks", track)).not.toBeNull();
+    await letGo(listStanding(dataDir())[0]!.id);
     expect(await blobSize("tracks", track)).toBeNull();
     expect([...(await db.select().from(golfer)), ...(await db.select().from(rep)), ...(await db.select().from(session))]).toEqual([]);
     expect(await database()).toBeDefined();

@@ -1,13 +1,20 @@
 import type { Metadata } from "next";
 import { begin, filmMe, tryWithoutCamera } from "@/app/golferActions";
 import { GolferForm } from "@/ui/golfer/golferForm";
+import { allIsWell, undo } from "@/app/dataActions";
+import { dataDir } from "@/server/dataDir";
+import { requestDatabase } from "@/server/db/request";
+import { listStanding } from "@/server/store/standing";
+import { StandsBeside } from "@/ui/data/standsBeside";
 import { Button } from "@/ui/kit/button";
 
 export const metadata: Metadata = { title: "Begin" };
 
-export default function BeginPage() {
+export default async function BeginPage() {
+  await requestDatabase();
   return (
     <>
+      <StandsBeside beside={listStanding(dataDir()).map(({ id, words, at, act }) => ({ id, words, at, undoable: act !== "migrate" }))} undo={undo} allIsWell={allIsWell} />
       <h1 className="mt-8 mb-6 text-[46px] leading-none">How do you want to begin?</h1>
       <form action={tryWithoutCamera} className="max-w-[480px]">
         <Button type="submit" className="min-h-14 w-full text-[20px]">Try without a camera</Button>

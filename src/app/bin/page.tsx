@@ -20,7 +20,7 @@ export default async function BinPage() {
         {list.map((b) => (
           <li key={b.id} className="flex min-h-14 items-center justify-between gap-4 border-b border-hair py-2">
             <span><strong>{b.what === "bout" ? "Bout" : "Rep"}: {b.drill ?? "measured only"}</strong><span className="block text-[15px] text-ink-2">of {shortTime(b.at)}; gone in {b.days} {b.days === 1 ? "day" : "days"}</span></span>
-            <form action={bin.bind(null, b.what, b.id, false)}><Button type="submit" aria-label={`Take out again: ${b.what} of ${shortTime(b.at)}`}>Take it out again</Button></form>
+            <form action={bin.bind(null, golfer.id, b.what, b.id, false)}><Button type="submit" aria-label={`Take out again: ${b.what} of ${shortTime(b.at)}`}>Take it out again</Button></form>
           </li>
         ))}
       </ul>

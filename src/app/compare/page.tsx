@@ -18,9 +18,9 @@ export default async function ComparePage({ searchParams }: { searchParams: Prom
   const { db, golfer } = await whoever();
   const { reps: asked, target: withTarget } = await searchParams;
   const ids = [...new Set([asked ?? []].flat().flatMap((of) => of.split(",")).filter(Boolean))].slice(0, withTarget ? MOST - 1 : MOST);
-  const reps = (await Promise.all(ids.map((id) => findRep(db, id)))).filter((r): r is RepDetail => r !== null);
+  const reps = (await Promise.all(ids.map((id) => findRep(db, golfer.id, id)))).filter((r): r is RepDetail => r !== null);
   const [first] = reps;
-  const movement = first && (await targetOf(db, first));
+  const movement = first && (await targetOf(db, golfer.id, first));
   const target = withTarget && movement ? movement : null;
   if (!first || reps.length + (target ? 1 : 0) < 2)
     return (
@@ -44,7 +44,7 @@ export default async function ComparePage({ searchParams }: { searchParams: Prom
 }
 
 /** The movement that a rep's stage asks for, as the rep's golfer would do it; null where there is none. */
-async function targetOf(db: Awaited<ReturnType<typeof whoever>>["db"], { drillId, stage, statureCm, hand }: RepDetail) {
-  const drill = drillId && stage ? await drillOf(db, drillId) : null;
+async function targetOf(db: Awaited<ReturnType<typeof whoever>>["db"], golferId: string, { drillId, stage, statureCm, hand }: RepDetail) {
+  const drill = drillId && stage ? await drillOf(db, golferId, drillId) : null;
   return drill?.stages.some((s) => s.id === stage!.id) ? playedMovement(drill, stage!.id, null, { statureCm, hand }) : null;
 }

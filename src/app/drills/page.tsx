@@ -28,5 +28,5 @@ export default async function DrillsPage() {
     count: profile.swings, measures: Object.fromEntries(Object.entries(profile.measures).filter(([id]) => told.has(id as never))),
     first: first ? { id: first.drill.id, words: findingWords(profile.findings[0]!).toLowerCase() } : null,
   };
-  return <Library golfer={golfer} swings={own} own={drills.map((d) => ({ id: d.id, name: d.name, why: d.why, minutes: d.minutes, version: d.version, from: DRILLS.find((b) => b.id === d.basedOn)?.name ?? "" }))} takeIn={takeInDrill} />;
+  return <Library golfer={golfer} swings={own} own={drills.map((d) => ({ id: d.id, name: d.name, why: d.why, minutes: d.minutes, version: d.version, from: DRILLS.find((b) => b.id === d.basedOn)?.name ?? "" }))} takeIn={takeInDrill.bind(null, known.id)} />;
 }

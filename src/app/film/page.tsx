@@ -31,7 +31,7 @@ const STAND_INS: Record<string, readonly string[]> = { "double-step": ["/samples
 export default async function FilmPage({ searchParams }: { searchParams: Promise<{ drill?: string; stage?: string; reps?: string }> }) {
   const { db, golfer } = await whoever();
   const { drill: id = "double-step", stage: stageId, reps } = await searchParams;
-  const drill = await drillOf(db, id);
+  const drill = await drillOf(db, golfer.id, id);
   if (!drill) notFound();
   const stage = drill.stages.find((s) => s.id === stageId) ?? drill.stages.find((s) => s.main) ?? drill.stages[0]!;
   const wanted = Number(reps);
@@ -46,12 +46,12 @@ export default async function FilmPage({ searchParams }: { searchParams: Promise
   return (
     <FilmView
       key={`${golfer.id} ${drill.id} ${stage.id}`}
-      drill={{ id: drill.id, own: drill.basedOn ? bare(drill) : null }} stage={stage.id} drillName={drill.name} stageName={stage.name} view={stage.view}
+      golferId={golfer.id} drill={{ id: drill.id, version: drill.version, own: drill.basedOn ? bare(drill) : null }} stage={stage.id} drillName={drill.name} stageName={stage.name} view={stage.view}
       stillStart={startsStill(stage.rules)} statureCm={golfer.statureCm} hand={golfer.hand} keepFilm={golfer.keepFilm} reach={bodyReach(room, stage.view)}
       reps={Number.isInteger(wanted) && wanted > 0 && wanted <= MOST_REPS ? wanted : drill.dose.reps}
       feedback={feedbackFor(standing)} hearing={stage.rules.prop ? "asked" : hasStrike(stage.rules) ? "helps" : null}
       part={partOf(drill, stage.id)}
-      baseline={drill.id === BASELINE} dose={drill.dose} day={await dayDone(db, golfer.id, today)} body={{ asked: golfer.body, today, sore: golfer.sore?.part ?? null, say: sayBody }}
+      baseline={drill.id === BASELINE} dose={drill.dose} day={await dayDone(db, golfer.id, today)} body={{ asked: golfer.body, today, sore: golfer.sore?.part ?? null, say: sayBody.bind(null, golfer.id) }}
       setUp={{
         planned, elsewhere, place, lens, view: stage.view, hand: golfer.hand, units: golfer.units, toes: room.toes, ball: room.club[0] ? [room.club[0][0], room.club[0][2]] : null, keepPlace,
         resolved: planned.fits ? resolves(stage, planned.plan).map(({ check: { name }, resolution }) => ({ check: { name }, resolution })) : [],

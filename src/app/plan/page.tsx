@@ -28,7 +28,7 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
       due={due.map((d) => ({ drill: { id: d.drill.id, name: d.drill.name, minutes: d.drill.minutes, dose: d.drill.dose }, stage: { id: d.stage.id, name: d.stage.name }, reason: whyWords(d.why, nameOf) }))}
       practice={{ week: golfer.week ?? TAKEN_WEEK, taken: golfer.week === null, goals: golfer.goals, lacks: golfer.lacks, sore: golfer.sore }}
       symptoms={SYMPTOM_ROWS.map((s) => ({ id: s.id, name: s.name }))} gear={[...new Set(drills.flatMap((d) => d.gear.map((g) => g.name)))].sort()}
-      actions={{ plan: planTheWeek, keep: keepPlan, practice: keepPractice, sore: keepSore }}
+      actions={{ plan: planTheWeek.bind(null, golfer.id), keep: keepPlan.bind(null, golfer.id), practice: keepPractice.bind(null, golfer.id), sore: keepSore.bind(null, golfer.id) }}
     />
   );
 }

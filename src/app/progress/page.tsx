@@ -16,7 +16,7 @@ export default async function ProgressPage({ searchParams }: { searchParams: Pro
   const { drill: asked, stage: askedStage } = await searchParams;
   const own = await practised(db, golfer.id);
   const latest = own.find((o) => o.drillId === asked) ?? own[0];
-  const drill = latest ? await drillOf(db, latest.drillId) : null;
+  const drill = latest ? await drillOf(db, golfer.id, latest.drillId) : null;
   const stage = drill?.stages.find((s) => s.id === (askedStage ?? latest!.stageId)) ?? drill?.stages[0];
   if (!latest || !drill || !stage)
     return (

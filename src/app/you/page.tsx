@@ -21,7 +21,7 @@ export default async function YouPage() {
       <section>
         <p className="mt-5 text-[15px] text-ink-2">Who are you, as the film sees you?</p>
         <h1 className="mt-1 mb-7 text-[46px]">{golfer.name}</h1>
-        <GolferForm key={golfer.id} initial={golfer} submit="Keep this" action={changeGolfer} naming />
+        <GolferForm key={golfer.id} initial={golfer} submit="Keep this" action={changeGolfer.bind(null, golfer.id)} naming />
         <p className="mt-3 text-[15px] text-ink-2">Reps that are already judged keep the hand and height they were judged with.</p>
       </section>
       <section className="md:mt-12">
@@ -52,7 +52,7 @@ export default async function YouPage() {
       <section id="questions" className="scroll-mt-6 md:col-span-2">
         <h2 className="text-[29px]">Where good teachers disagree</h2>
         <p className="mt-1 mb-4 max-w-prose text-[17px] text-ink-2">Nothing here has to be answered. Drills of the other side stay open to you; they say so, and your own swings are held to your side.</p>
-        <Sides chosen={golfer.styles} taken={taken} chooseSide={chooseSide} />
+        <Sides chosen={golfer.styles} taken={taken} chooseSide={chooseSide.bind(null, golfer.id)} />
       </section>
     </div>
   );

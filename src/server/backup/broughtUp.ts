@@ -4,9 +4,9 @@ import path from "node:path";
 import { finished } from "node:stream/promises";
 import { PGlite } from "@electric-sql/pglite";
 import { drizzle } from "drizzle-orm/pglite";
-import type { Db } from "../db/open";
+import { migrationsFolder, type Db } from "../db/open";
 import { rowLines } from "./rowLines";
-import { changes, migrationsFolder, readRows, TABLES, writeRows } from "./tables";
+import { changes, readRows, TABLES, writeRows } from "./tables";
 
 /**
  * Rows of an older shape brought up to the present one: put into a database of their own that has that shape, and through the same

@@ -4,12 +4,14 @@ import path from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { dataDir } from "../dataDir";
-import type { Db } from "../db/open";
+import { database } from "../db/open";
 import { healBlobs } from "../blobs/heal";
-import { BackupError, restoreBackup } from "./restoreBackup";
+import { BackupError } from "./backupError";
+import { restoreBackup } from "./restoreBackup";
 
 /** How far a backup or a restore is. */
 export interface JobState {
+  kind?: "restore";
   state: "waiting" | "running" | "done" | "failed";
   done: number;
   of: number;
@@ -19,6 +21,14 @@ export interface JobState {
 /** Known to every part of the server, whichever file asks. */
 const holder = globalThis as { __kingfisherJobs?: Map<string, JobState> };
 export const jobs = (): Map<string, JobState> => (holder.__kingfisherJobs ??= new Map());
+
+/** How a job is asked for; jobs of before are forgotten when there are many. */
+export function remember(job: string, state: JobState): void {
+  const all = jobs();
+  all.set(job, state);
+  for (const [old, { state }] of all) if (all.size > MOST_JOBS && state !== "running") all.delete(old);
+}
+const MOST_JOBS = 50;
 
 const JOB = /^[0-9a-f-]{36}$/;
 
@@ -42,12 +52,12 @@ export async function takeIn(job: string, at: number, bytes: Readable): Promise<
 }
 
 /** Begins to restore what has arrived; how far it is, is asked for. */
-export function beginRestore(db: Db, job: string): void {
-  const state: JobState = { state: "running", done: 0, of: 0, message: null };
-  jobs().set(job, state);
-  void restoreBackup(db, incoming(job), (done, of) => Object.assign(state, { done, of }))
+export function beginRestore(job: string): void {
+  const state: JobState = { kind: "restore", state: "running", done: 0, of: 0, message: null };
+  remember(job, state);
+  void restoreBackup(incoming(job), (done, of) => Object.assign(state, { done, of }))
     .then(async () => {
-      await healBlobs(db);
+      await healBlobs(await database());
       state.state = "done";
     }, (error: unknown) => Object.assign(state, { state: "failed", message: error instanceof BackupError ? error.message : "It could not be read. Nothing was changed." } satisfies Partial<JobState>))
     .finally(() => forget(job));

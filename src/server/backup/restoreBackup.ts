@@ -11,16 +11,14 @@ import { backupManifest, type BackupManifest } from "../../core/formats/backup";
 import { BlobMismatchError, putBlob, type BlobKind } from "../blobs/blobs";
 import { dataDir } from "../dataDir";
 import type { Db } from "../db/open";
+import { BackupError } from "./backupError";
 import { broughtUp } from "./broughtUp";
+import { replaceDatabase } from "../store/replace";
 import { rowLines } from "./rowLines";
-import { clearTables, schemaNow, TABLES, writeRows } from "./tables";
+import { checkColumns, checkRowFile, RowError } from "./rowChecks";
+import { schemaNow, TABLES, writeRows } from "./tables";
 
 configure({ useWebWorkers: false });
-
-/** A backup that can't be put in: nothing of it was, and what was there stands. */
-export class BackupError extends Error {
-  override name = "BackupError";
-}
 
 /** The list itself is no larger than this: 50,000 reps' files take 10 MB. */
 const MOST_LIST = 200e6;
@@ -28,13 +26,14 @@ const MOST_LIST = 200e6;
 const FREE = 200e6;
 
 /**
- * Puts a backup in the place of all that is there. All of it is read and every sha-256 compared before anything is changed; rows
- * change in one transaction. Names in the file are never paths: files are put where their sha-256 says.
+ * Puts a backup in the place of all that is there. All of it is read, every sha-256 compared and every row looked at; then its rows
+ * fill a database of their own, and only that takes the place of the present one, which stands beside (store/replace.ts). Names in
+ * the file are never paths: files are put where their sha-256 says.
  *
  * @param done told the bytes that are read, of how many
  * @throws BackupError with why, in words
  */
-export async function restoreBackup(db: Db, file: string, done?: (bytes: number, of: number) => void): Promise<BackupManifest> {
+export async function restoreBackup(file: string, done?: (bytes: number, of: number) => void): Promise<BackupManifest> {
   const aside = path.join(dataDir(), "tmp", `restore-${path.basename(file)}`);
   const zip = new ZipReader(new BlobReader(await openAsBlob(file)));
   try {
@@ -61,16 +60,23 @@ export async function restoreBackup(db: Db, file: string, done?: (bytes: number,
         await kept(entries.get(`${kind}/${f.sha256}`)!, kind, f);
         done?.((read += f.bytes), total);
       }
+    for (const t of manifest.tables) await checkRowFile(rows(t.name), t.name, t.rows).catch(unfit);
     const files = manifest.schema === schemaNow() ? rows : await broughtUp(manifest.schema, manifest.tables.map((t) => t.name), rows, aside).catch(apart);
-    await db.transaction(async (tx) => {
-      await clearTables(tx as unknown as Db);
-      for (const table of TABLES) for await (const some of rowLines(files(table))) await writeRows(tx as unknown as Db, table, some);
-    }).catch(apart);
+    for (const table of TABLES) await checkColumns(files(table), table).catch(unfit);
+    await replaceDatabase({ act: "restore", words: `A backup of ${manifest.at.slice(0, 10)} took the place of what was there.`, files: [] }, "empty", (next) =>
+      next.transaction(async (tx) => {
+        for (const table of TABLES) for await (const some of rowLines(files(table))) await writeRows(tx as unknown as Db, table, some);
+      }).catch(apart));
     return manifest;
   } finally {
     await zip.close().catch(() => undefined);
     await rm(aside, { recursive: true, force: true });
   }
+}
+
+/** A row that no database of this program holds is the backup's fault; anything else is not. */
+function unfit(error: unknown): never {
+  throw error instanceof RowError ? new BackupError(error.message) : error;
 }
 
 /** What the database says of rows stands behind what the query builder says, with all of the query. */

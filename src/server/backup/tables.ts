@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { sql } from "drizzle-orm";
-import type { Db } from "../db/open";
+import { migrationsFolder, type Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
 
 /** All tables, each after those that it points to. */
@@ -10,8 +10,6 @@ export type TableName = (typeof TABLES)[number];
 
 /** Rows that are read or written at a time. */
 const AT_A_TIME = 2000;
-
-export const migrationsFolder = (): string => path.join(/* turbopackIgnore: true */ process.cwd(), "drizzle");
 
 /** The changes of the tables in their order. */
 export const changes = (): { idx: number; tag: string }[] => (JSON.parse(readFileSync(path.join(migrationsFolder(), "meta", "_journal.json"), "utf8")) as { entries: { idx: number; tag: string }[] }).entries;

@@ -21,14 +21,15 @@ export interface Backup {
   manifest: BackupManifest;
   /** Bytes of all that is in it, before it is compressed. */
   bytes: number;
-  /** Writes it as one ZIP, film by film; takes away what was laid aside for it. @param done told the bytes that are written */
-  stream(done?: (bytes: number) => void): ReadableStream<Uint8Array>;
+  /** Writes it as one ZIP, film by film; takes away what was laid aside for it. @param gone ends it; @param done told the bytes that are written */
+  stream(gone?: AbortSignal, done?: (bytes: number) => void): ReadableStream<Uint8Array>;
 }
 
 /** Lays the rows of one instant aside and counts the files: what is saved meanwhile is not in it. */
 export async function openBackup(db: Db): Promise<Backup> {
   const aside = path.join(dataDir(), "tmp", `backup-${randomUUID()}`);
   await mkdir(aside, { recursive: true });
+  const end = () => rm(aside, { recursive: true, force: true });
   const fileOf = (table: string) => path.join(aside, `${table}.ndjson`);
   try {
     const found = await db.transaction(async (tx) => {
@@ -43,9 +44,9 @@ export async function openBackup(db: Db): Promise<Backup> {
       format: "kingfisher-backup", version: 1, schema: schemaNow(), at: new Date().toISOString(), tables: found.tables, clips: await sized("clips", found.clips), tracks: await sized("tracks", found.tracks),
     };
     const bytes = [...manifest.tables, ...manifest.clips, ...manifest.tracks].reduce((sum, f) => sum + f.bytes, 0);
-    return { manifest, bytes, stream: (done) => zipped(manifest, fileOf, () => rm(aside, { recursive: true, force: true }), done) };
+    return { manifest, bytes, stream: (gone, done) => zipped(manifest, fileOf, end, gone, done) };
   } catch (error) {
-    await rm(aside, { recursive: true, force: true });
+    await end();
     throw error;
   }
 }
@@ -66,21 +67,29 @@ async function dump(tx: Db, table: string, file: string): Promise<{ rows: number
   return { rows, bytes, sha256: hash.digest("hex") };
 }
 
-function zipped(manifest: BackupManifest, rowsFile: (table: string) => string, end: () => Promise<void>, done?: (bytes: number) => void): ReadableStream<Uint8Array> {
+function zipped(manifest: BackupManifest, rowsFile: (table: string) => string, end: () => Promise<void>, signal?: AbortSignal, done?: (bytes: number) => void): ReadableStream<Uint8Array> {
   const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
   const zip = new ZipWriter(writable, { zip64: true, lastModDate: new Date(manifest.at) });
   void (async () => {
     let written = 0;
-    const put = async (name: string, bytes: number, from: Readable, level: number) => {
-      await zip.add(name, Readable.toWeb(from) as ReadableStream<Uint8Array>, { level });
+    const put = async (name: string, bytes: number, open: () => Readable, level: number) => {
+      signal?.throwIfAborted();
+      const from = open();
+      try {
+        await zip.add(name, Readable.toWeb(from) as ReadableStream<Uint8Array>, { level, ...(signal ? { signal } : {}) });
+      } finally {
+        from.destroy();
+      }
       done?.((written += bytes));
     };
     await zip.add("backup.json", new TextReader(`${JSON.stringify(manifest)}\n`));
-    for (const t of manifest.tables) await put(`rows/${t.name}.ndjson`, t.bytes, createReadStream(rowsFile(t.name)), 6);
-    for (const t of manifest.tracks) await put(`tracks/${t.sha256}`, t.bytes, readBlob("tracks", t.sha256), 6);
+    for (const t of manifest.tables) await put(`rows/${t.name}.ndjson`, t.bytes, () => createReadStream(rowsFile(t.name)), 6);
+    for (const t of manifest.tracks) await put(`tracks/${t.sha256}`, t.bytes, () => readBlob("tracks", t.sha256), 6);
     // Film is compressed as it is.
-    for (const c of manifest.clips) await put(`clips/${c.sha256}`, c.bytes, readBlob("clips", c.sha256), 0);
+    for (const c of manifest.clips) await put(`clips/${c.sha256}`, c.bytes, () => readBlob("clips", c.sha256), 0);
     await zip.close();
   })().catch((error: unknown) => writable.abort(error).catch(() => undefined)).finally(end);
+  // Whoever stops reading stops what is written, even where it waits for them.
+  signal?.addEventListener("abort", () => void writable.abort(signal.reason).catch(() => undefined));
   return readable;
 }

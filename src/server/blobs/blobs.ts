@@ -66,13 +66,13 @@ export async function blobSize(kind: BlobKind, sha256: string): Promise<number |
 
 export const readBlob = (kind: BlobKind, sha256: string, range?: { start: number; end: number }): Readable => createReadStream(blobPath(kind, sha256), range);
 
-/** Names of all stored blobs of a kind; leftovers of writes that were broken off are removed on the way. */
-export async function sweepBlobs(kind: BlobKind): Promise<string[]> {
+/** Names of all stored blobs of a kind; leftovers of writes that were broken off are removed on the way, if none is going on (`clean`). */
+export async function sweepBlobs(kind: BlobKind, clean = true): Promise<string[]> {
   const root = path.join(/* turbopackIgnore: true */ dataDir(), kind);
   const names: string[] = [];
   for (const entry of await readdir(root, { recursive: true, withFileTypes: true }).catch(() => [])) {
     if (!entry.isFile()) continue;
-    if (entry.name.endsWith(".part")) await rm(path.join(entry.parentPath, entry.name), { force: true });
+    if (clean && entry.name.endsWith(".part")) await rm(path.join(entry.parentPath, entry.name), { force: true });
     else if (SHA256.test(entry.name)) names.push(entry.name);
   }
   return names;

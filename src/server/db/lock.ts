@@ -1,17 +1,19 @@
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { closeSync, ftruncateSync, mkdirSync, openSync, readFileSync, writeSync } from "node:fs";
 import path from "node:path";
+import { tryLock } from "fs-native-extensions";
 
 /** Another process has this data open. The database itself would not notice, and rows would be lost. */
 export class DataInUseError extends Error {
   override name = "DataInUseError";
-  constructor(dir: string, pid: number) {
-    super(`The data in ${dir} is open in another process (${pid}). Close that one first, or start this one with another KINGFISHER_DATA.`);
+  constructor(what: string, holder: string) {
+    super(`The data in ${what} is open in another process${holder && ` (${holder})`}. Close that one first, or start this one with another KINGFISHER_DATA.`);
   }
 }
 
 /**
- * Takes the data directory for this process: a file made only if it is not there, holding the process's number. The lock
- * of a process that is gone is taken over.
+ * Takes the data directory for this process by a lock of the operating system's on `kingfisher.lock`. It ends with the process,
+ * however that ends, so none is ever left behind, and only one of two that start together gets it. The number in the file is for
+ * people.
  *
  * @returns gives the directory back
  * @throws DataInUseError
@@ -19,39 +21,16 @@ export class DataInUseError extends Error {
 export function lockData(dir: string): () => void {
   mkdirSync(dir, { recursive: true });
   const file = path.join(/* turbopackIgnore: true */ dir, "kingfisher.lock");
-  for (let attempt = 0; attempt < 3; attempt++) {
-    try {
-      writeFileSync(file, String(process.pid), { flag: "wx" });
-      const release = () => {
-        if (readPid(file) === process.pid) rmSync(file, { force: true });
-      };
-      process.once("exit", release);
-      return release;
-    } catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== "EEXIST") throw error;
-      const pid = readPid(file);
-      if (pid === process.pid) return () => rmSync(file, { force: true });
-      if (pid !== null && alive(pid)) throw new DataInUseError(dir, pid);
-      rmSync(file, { force: true });
-    }
+  const fd = openSync(file, "a+");
+  if (!tryLock(fd)) {
+    closeSync(fd);
+    throw new DataInUseError(dir, readFileSync(file, "utf8").trim().slice(0, 20));
   }
-  throw new DataInUseError(dir, readPid(file) ?? 0);
-}
-
-function readPid(file: string): number | null {
-  try {
-    const pid = Number(readFileSync(file, "utf8"));
-    return Number.isInteger(pid) && pid > 0 ? pid : null;
-  } catch {
-    return null;
-  }
-}
-
-function alive(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return (error as NodeJS.ErrnoException).code === "EPERM";
-  }
+  ftruncateSync(fd, 0);
+  writeSync(fd, String(process.pid));
+  let held = true;
+  return () => {
+    if (held) closeSync(fd);
+    held = false;
+  };
 }

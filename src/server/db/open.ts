@@ -1,14 +1,27 @@
-import { mkdirSync } from "node:fs";
+import { existsSync } from "node:fs";
+import { cp, rename, rm } from "node:fs/promises";
 import path from "node:path";
-import type { PgDatabase, PgQueryResultHKT } from "drizzle-orm/pg-core";
+import type { PGlite } from "@electric-sql/pglite";
+import { sql } from "drizzle-orm";
 import { dataDir } from "../dataDir";
-import { lockData } from "./lock";
+import { countRows, missing, readCensus, writeCensus } from "../store/census";
+import { DamagedStoreError, hasBlobs, lookOver } from "../store/damage";
+import { storePaths } from "../store/paths";
+import { finishSwap, swapIn } from "../store/swap";
+import type { Db } from "./db";
+import { DataInUseError, lockData } from "./lock";
+import { OneDatabase } from "./oneDatabase";
+import { rowsOf } from "./rowsOf";
 import * as schema from "./schema";
 
-export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
+export type { Db };
 
-interface Opened {
+/** The store of this process. */
+export interface Opened {
   db: Db;
+  dir: string;
+  /** The embedded database; null where the rows are on a PostgreSQL server. */
+  own: OneDatabase | null;
   close(): Promise<void>;
 }
 
@@ -16,16 +29,20 @@ const holder = globalThis as { __kingfisherDb?: Promise<Opened> };
 
 /**
  * The database, opened and migrated once a process: PGlite in the data directory, or the PostgreSQL server that
- * DATABASE_URL names.
+ * DATABASE_URL names. Either way the data directory is this process's alone.
  *
- * @throws DataInUseError when another process has the directory
+ * @throws DataInUseError when another process has the directory, or the server's database
+ * @throws DamagedStoreError when the database is damaged, gone, or not the one that belongs to the films
  */
-export async function database(): Promise<Db> {
+export const database = async (): Promise<Db> => (await openedStore()).db;
+
+/** The store behind `database`. @throws as it */
+export async function openedStore(): Promise<Opened> {
   holder.__kingfisherDb ??= open().catch((error: unknown) => {
     delete holder.__kingfisherDb;
     throw error;
   });
-  return (await holder.__kingfisherDb).db;
+  return holder.__kingfisherDb;
 }
 
 /** Closes what `database` opened and gives the directory back; for scripts and tests. */
@@ -35,29 +52,25 @@ export async function closeDatabase(): Promise<void> {
   if (opened) await (await opened).close();
 }
 
+export const migrationsFolder = (): string => path.join(/* turbopackIgnore: true */ process.cwd(), "drizzle");
+
 async function open(): Promise<Opened> {
-  const migrationsFolder = path.join(/* turbopackIgnore: true */ process.cwd(), "drizzle");
-  const url = process.env.DATABASE_URL;
-  if (url) {
-    const [{ drizzle }, { migrate }, { Pool }] = await Promise.all([import("drizzle-orm/node-postgres"), import("drizzle-orm/node-postgres/migrator"), import("pg")]);
-    const pool = new Pool({ connectionString: url });
-    const db = drizzle(pool, { schema });
-    await migrate(db, { migrationsFolder });
-    return { db, close: () => pool.end() };
-  }
   const dir = dataDir();
   const release = lockData(dir);
   try {
-    const [{ PGlite }, { drizzle }, { migrate }] = await Promise.all([import("@electric-sql/pglite"), import("drizzle-orm/pglite"), import("drizzle-orm/pglite/migrator")]);
-    const store = path.join(dir, "db");
-    mkdirSync(store, { recursive: true });
-    const client = await PGlite.create(store);
-    const db = drizzle(client, { schema });
-    await migrate(db, { migrationsFolder });
+    const store = process.env.DATABASE_URL ? await openServer(dir, process.env.DATABASE_URL) : await openOwn(dir);
+    try {
+      await checkRows(dir, store.db);
+    } catch (error) {
+      await store.close().catch(() => undefined);
+      throw store.own ? damaged(dir, error) : error;
+    }
     return {
-      db,
+      ...store,
       close: async () => {
-        await client.close();
+        // What is there at a proper end is what the next start must find.
+        await countRows(store.db).then((rows) => writeCensus(dir, rows)).catch(() => undefined);
+        await store.close();
         release();
       },
     };
@@ -65,4 +78,110 @@ async function open(): Promise<Opened> {
     release();
     throw error;
   }
+}
+
+/** A database that lost rows, or that never had those of the films beside it, is not shown as an empty log. */
+async function checkRows(dir: string, db: Db): Promise<void> {
+  const rows = await countRows(db);
+  const lost = missing(dir, rows);
+  if (lost) throw new DamagedStoreError(dir, lost);
+  if (!readCensus(dir) && rows.rep === 0 && hasBlobs(dir)) throw new DamagedStoreError(dir, "it holds no reps, and films and tracks of some lie beside it");
+  await writeCensus(dir, rows);
+}
+
+/** A number of this program's own, under which a PostgreSQL server knows that its database is in use. */
+const IN_USE = 7_405_911;
+
+async function openServer(dir: string, url: string): Promise<Opened> {
+  const [{ drizzle }, { migrate }, { Pool, Client }] = await Promise.all([import("drizzle-orm/node-postgres"), import("drizzle-orm/node-postgres/migrator"), import("pg")]);
+  // Held by a connection of its own: the server lets go of it when the process ends.
+  const holding = new Client({ connectionString: url });
+  await holding.connect();
+  try {
+    const { rows } = await holding.query<{ got: boolean }>("select pg_try_advisory_lock($1) as got", [IN_USE]);
+    if (!rows[0]?.got) throw new DataInUseError("the database of DATABASE_URL", "");
+    holding.on("error", () => undefined);
+    const pool = new Pool({ connectionString: url });
+    pool.on("error", () => undefined);
+    const db = drizzle(pool, { schema });
+    await migrate(db, { migrationsFolder: migrationsFolder() });
+    return { db, dir, own: null, close: async () => void (await pool.end(), await holding.end()) };
+  } catch (error) {
+    await holding.end();
+    throw error;
+  }
+}
+
+async function openOwn(dir: string): Promise<Opened> {
+  const paths = storePaths(dir);
+  await finishSwap(dir);
+  if (lookOver(dir) === "new") {
+    // Made beside its place: a start that is killed leaves no half of one.
+    await makeDatabase(paths.next);
+    await rm(paths.db, { recursive: true, force: true });
+    await rename(paths.next, paths.db);
+  }
+  let client: PGlite;
+  try {
+    client = await openPglite(paths.db);
+    if (await isBehind(client)) {
+      await client.close();
+      await migrateBeside(dir);
+      client = await openPglite(paths.db);
+    }
+  } catch (error) {
+    throw damaged(dir, error);
+  }
+  const own = new OneDatabase(client, paths.db, openPglite);
+  return { db: await drizzleOf(own), dir, own, close: () => own.close() };
+}
+
+/** Errors of the disk are said as such; anything else that keeps a database from being opened is damage. */
+function damaged(dir: string, error: unknown): Error {
+  const code = (error as NodeJS.ErrnoException).code ?? "";
+  if (error instanceof DamagedStoreError || /^E[A-Z]+$/.test(code)) return error as Error;
+  const { cause, message } = error as Error;
+  return new DamagedStoreError(dir, `it can't be opened (${(cause instanceof Error ? cause.message : message).split(".")[0]})`);
+}
+
+export async function openPglite(dir: string): Promise<PGlite> {
+  const { PGlite } = await import("@electric-sql/pglite");
+  return PGlite.create(dir);
+}
+
+/** Drizzle on a PGlite, or on what stands for one. */
+export async function drizzleOf(client: Pick<PGlite, "query" | "exec" | "transaction">): Promise<Db> {
+  const { drizzle } = await import("drizzle-orm/pglite");
+  return drizzle(client as PGlite, { schema });
+}
+
+/** Makes an empty database with all tables. */
+export async function makeDatabase(dir: string): Promise<void> {
+  await rm(dir, { recursive: true, force: true });
+  await migrated(dir);
+}
+
+async function migrated(dir: string): Promise<void> {
+  const [client, { drizzle }, { migrate }] = await Promise.all([openPglite(dir), import("drizzle-orm/pglite"), import("drizzle-orm/pglite/migrator")]);
+  await migrate(drizzle(client), { migrationsFolder: migrationsFolder() });
+  await client.close();
+}
+
+/** Whether tables are of an older shape than the program's. */
+async function isBehind(client: PGlite): Promise<boolean> {
+  const { readMigrationFiles } = await import("drizzle-orm/migrator");
+  const newest = Math.max(...readMigrationFiles({ migrationsFolder: migrationsFolder() }).map((m) => m.folderMillis));
+  const db = await drizzleOf(client);
+  const [row] = rowsOf<{ at: string | null }>(await db.execute(sql`select max(created_at) as at from drizzle.__drizzle_migrations`));
+  return Number(row?.at ?? 0) < newest;
+}
+
+/** Brings a copy up to the present shape and puts it in the place of the database, which stands beside. */
+async function migrateBeside(dir: string): Promise<void> {
+  const paths = storePaths(dir);
+  await rm(paths.next, { recursive: true, force: true });
+  await cp(paths.db, paths.next, { recursive: true });
+  await migrated(paths.next);
+  if (!existsSync(paths.next)) throw new Error("the copy is gone");
+  await swapIn(dir, { act: "migrate", words: "The database was brought up to a newer version of the program.", at: new Date().toISOString(), files: [] });
 }

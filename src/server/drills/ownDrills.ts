@@ -10,13 +10,16 @@ import { drillVersion, ownDrill } from "../db/schema";
 /** An own drill's definition as it was kept (without its movement), made whole again. */
 const whole = (kept: Drill): Drill => (kept.basedOn ? fromFile(fileOf(kept), kept.id, kept.version) : (DRILLS.find((d) => d.id === kept.id) ?? kept));
 
-/** A built-in drill, or the version of an own one that is in use; null where there is none. */
-export async function drillOf(db: Db, id: string): Promise<Drill | null> {
+/**
+ * A built-in drill, or one of a golfer's own: the version that is in use, or the one that is asked for. Null where there is none, and
+ * where it is another golfer's.
+ */
+export async function drillOf(db: Db, golferId: string | null, id: string, version?: number): Promise<Drill | null> {
   const builtIn = DRILLS.find((d) => d.id === id);
   if (builtIn) return builtIn;
-  if (!isId(id)) return null;
+  if (golferId === null || !isId(id)) return null;
   const [row] = await db.select({ definition: drillVersion.definition }).from(ownDrill).innerJoin(drillVersion, eq(drillVersion.drillId, ownDrill.id))
-    .where(eq(ownDrill.id, id)).orderBy(desc(drillVersion.version)).limit(1);
+    .where(and(eq(ownDrill.id, id), eq(ownDrill.golferId, golferId), version === undefined ? undefined : eq(drillVersion.version, version))).orderBy(desc(drillVersion.version)).limit(1);
   return row ? whole(row.definition) : null;
 }
 

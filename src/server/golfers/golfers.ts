@@ -4,6 +4,7 @@ import { asc, eq } from "drizzle-orm";
 import type { GolferAnswers } from "../../core/formats/golferAnswers";
 import type { Db } from "../db/open";
 import { golfer } from "../db/schema";
+import { lockGolfer } from "./whose";
 
 export type Golfer = typeof golfer.$inferSelect;
 
@@ -33,9 +34,12 @@ export async function sampleGolfer(db: Db): Promise<string> {
 
 const SAMPLE: GolferAnswers = { name: "Inka Sorrel", hand: "right", statureCm: 170, units: "cm", keepFilm: true };
 
-/** What a golfer's page and drills keep of them, one thing at a time. */
-export async function keepOfGolfer(db: Db, id: string, change: Partial<Pick<Golfer, "armSpanCm" | "stance" | "styles" | "cautionsRead" | "goals" | "lacks" | "week" | "sore" | "body" | "wentOn">>): Promise<void> {
-  await db.update(golfer).set(change).where(eq(golfer.id, id));
+/** What a golfer's page and drills keep of them: made from the row as it is at that moment. */
+export async function keepOfGolfer(db: Db, id: string, change: (now: Golfer) => Partial<Pick<Golfer, "armSpanCm" | "stance" | "styles" | "cautionsRead" | "goals" | "lacks" | "week" | "sore" | "body" | "wentOn">>): Promise<void> {
+  await db.transaction(async (tx) => {
+    const now = await lockGolfer(tx as unknown as Db, id);
+    if (now) await tx.update(golfer).set(change(now)).where(eq(golfer.id, id));
+  });
 }
 
 export async function saveGolfer(db: Db, id: string | null, form: GolferAnswers): Promise<string> {

@@ -23,7 +23,7 @@ export type CountedBout = z.infer<typeof countedBout>;
  * @throws RangeError for a stage that does not exist
  */
 export async function addCountedBout(db: Db, golferId: string, { drillId, stageId, at, place, done, passed, note }: CountedBout): Promise<string> {
-  const drill = await drillOf(db, drillId);
+  const drill = await drillOf(db, golferId, drillId);
   if (!drill) throw new RangeError("There is no such drill.");
   const stage = stageOf(drill, stageId);
   const id = randomUUID();

@@ -1,6 +1,7 @@
 import { and, eq, isNotNull, lt } from "drizzle-orm";
 import type { Db } from "../db/open";
 import { bout, rep } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { removeForGood } from "./forGood";
 import { recount } from "./recount";
 
@@ -10,7 +11,7 @@ export const BIN_DAYS = 30;
 /** Puts a rep of a golfer's into the bin, or takes it out again. @throws RangeError when there is none */
 export async function binRep(db: Db, golferId: string, id: string, gone: boolean): Promise<void> {
   await db.transaction(async (tx) => {
-    const [row] = await tx.select({ boutId: rep.boutId }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).where(and(eq(rep.id, id), eq(bout.golferId, golferId)));
+    const [row] = await tx.select({ boutId: rep.boutId }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).where(and(eq(rep.id, id), ownedBy(golferId)));
     if (!row) throw new RangeError("there is no such rep");
     await tx.update(rep).set({ removedAt: gone ? new Date() : null }).where(eq(rep.id, id));
     await recount(tx as unknown as Db, row.boutId);
@@ -19,7 +20,7 @@ export async function binRep(db: Db, golferId: string, id: string, gone: boolean
 
 /** Puts a bout of a golfer's into the bin, or takes it out again. @throws RangeError when there is none */
 export async function binBout(db: Db, golferId: string, id: string, gone: boolean): Promise<void> {
-  const rows = await db.update(bout).set({ removedAt: gone ? new Date() : null }).where(and(eq(bout.id, id), eq(bout.golferId, golferId))).returning({ id: bout.id });
+  const rows = await db.update(bout).set({ removedAt: gone ? new Date() : null }).where(and(eq(bout.id, id), ownedBy(golferId))).returning({ id: bout.id });
   if (!rows.length) throw new RangeError("there is no such bout");
 }
 

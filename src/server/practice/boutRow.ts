@@ -3,6 +3,7 @@ import { z } from "zod";
 import { flight } from "../../core/practice/flight";
 import type { Db } from "../db/open";
 import { bout, session } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { reword } from "./recount";
 
 /** A line that may be left out: nothing where only blanks are written. */
@@ -18,7 +19,7 @@ export type BoutRow = z.infer<typeof boutRow>;
 
 /** What is written beside one of a golfer's bouts; null when there is no such bout. */
 export async function findBoutRow(db: Db, golferId: string, id: string): Promise<BoutRow | null> {
-  const [row] = await db.select({ bout, session }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).where(and(eq(bout.id, id), eq(bout.golferId, golferId)));
+  const [row] = await db.select({ bout, session }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).where(and(eq(bout.id, id), ownedBy(golferId)));
   if (!row) return null;
   const { club, ball, note, tags, feltShare, touched, flight: ballFlight } = row.bout;
   return { place: row.session.place, weather: row.session.weather, sessionNote: row.session.note, club, ball, note, tags, feltShare, touched, flight: ballFlight };
@@ -27,7 +28,7 @@ export async function findBoutRow(db: Db, golferId: string, id: string): Promise
 /** Keeps it; place, weather and the session's note are its session's. @throws RangeError when there is no such bout */
 export async function keepBoutRow(db: Db, golferId: string, id: string, { place, weather, sessionNote, ...own }: BoutRow): Promise<void> {
   await db.transaction(async (tx) => {
-    const [row] = await tx.update(bout).set(own).where(and(eq(bout.id, id), eq(bout.golferId, golferId))).returning({ sessionId: bout.sessionId });
+    const [row] = await tx.update(bout).set(own).where(and(eq(bout.id, id), ownedBy(golferId))).returning({ sessionId: bout.sessionId });
     if (!row) throw new RangeError("there is no such bout");
     await tx.update(session).set({ place, weather, note: sessionNote }).where(eq(session.id, row.sessionId));
     await reword(tx as unknown as Db, row.sessionId);

@@ -3,6 +3,7 @@ import { DRILLS } from "../../core/drills";
 import type { Flight } from "../../core/practice/flight";
 import type { Db } from "../db/open";
 import { bout, drillVersion, ownDrill, session } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { groups } from "../reps/rows";
 
 /** What of the log is wanted; what is left out is not asked for. */
@@ -55,7 +56,7 @@ export interface LogSession {
 export async function logPage(db: Db, golferId: string, filter: LogFilter, limit: number, offset = 0): Promise<LogSession[]> {
   const names = await drillNames(db);
   const asked = conditions(filter, names).filter((c) => c !== undefined);
-  const wanted = and(eq(bout.golferId, golferId), isNull(bout.removedAt), ...asked);
+  const wanted = and(ownedBy(golferId), isNull(bout.removedAt), ...asked);
   const { id, startedAt, place, weather, note } = session;
   const all = db.select({ id, startedAt, place, weather, note }).from(session).$dynamic();
   // All of a log's sessions have a bout; of a few that are looked for their sessions are found first.
@@ -108,7 +109,7 @@ function conditions({ text, drillId, place, club, tag, result, from, to }: LogFi
 
 /** What there is to choose from in a golfer's log. */
 export async function logChoices(db: Db, golferId: string): Promise<{ drills: { id: string; name: string }[]; places: string[]; clubs: string[]; tags: string[] }> {
-  const own = and(eq(bout.golferId, golferId), isNull(bout.removedAt));
+  const own = and(ownedBy(golferId), isNull(bout.removedAt));
   const [names, drills, places, clubs, tags] = await Promise.all([
     drillNames(db),
     db.selectDistinct({ id: bout.drillId }).from(bout).where(own),

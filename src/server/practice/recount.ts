@@ -7,6 +7,8 @@ import type { Db } from "../db/open";
  * the golfer counted.
  */
 export async function recount(tx: Db, boutId: string): Promise<void> {
+  // Two reps that are kept at the same time count one after the other, each seeing what the other has kept.
+  await tx.execute(sql`select id from bout where id = ${boutId} for no key update`);
   await tx.execute(sql`
     update bout set done = c.done, passed = c.passed, failed = c.failed, not_judged = c.not_judged, results = c.results
     from (

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { and, asc, eq, gte, isNull, lte, sql } from "drizzle-orm";
 import type { Db } from "../db/open";
 import { bout, session } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 
 /** Bouts farther apart than this are of two sessions, ms. */
 const SESSION_GAP = 3 * 3600_000;
@@ -14,7 +15,7 @@ export async function sessionAt(tx: Db, golferId: string, at: Date, place: strin
   const from = (ms: number) => new Date(at.getTime() + ms);
   const apart = sql`abs(extract(epoch from ${bout.startedAt} - ${at.toISOString()}::timestamptz))`;
   const [near] = await tx.select({ id: session.id, startedAt: session.startedAt }).from(bout).innerJoin(session, eq(bout.sessionId, session.id))
-    .where(and(eq(bout.golferId, golferId), isNull(bout.removedAt), gte(bout.startedAt, from(-SESSION_GAP)), lte(bout.startedAt, from(SESSION_GAP)))).orderBy(asc(apart)).limit(1);
+    .where(and(ownedBy(golferId), isNull(bout.removedAt), gte(bout.startedAt, from(-SESSION_GAP)), lte(bout.startedAt, from(SESSION_GAP)))).orderBy(asc(apart)).limit(1);
   if (near) {
     if (near.startedAt > at) await tx.update(session).set({ startedAt: at }).where(eq(session.id, near.id));
     return near.id;

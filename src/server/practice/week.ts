@@ -7,6 +7,7 @@ import { laterDay, TAKEN_WEEK, type Day, type DayRoom, type Due, type KeptBout }
 import type { Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
 import { bout, plan } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { ownDrills } from "../drills/ownDrills";
 import type { Golfer } from "../golfers/golfers";
 import { ownProfile } from "../golfers/ownProfile";
@@ -52,28 +53,47 @@ const roomOf = (golfer: Golfer, monday: Day, today: Day): DayRoom[] => (golfer.w
 
 /** The week as it is kept, with what was really done. */
 export async function weekOf(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
-  const [kept] = await db.select().from(plan).where(and(eq(plan.golferId, golfer.id), eq(plan.monday, monday)));
-  const bouts = kept ? withDone(kept.bouts, await doneIn(db, golfer.id, monday)) : [];
+  const kept = await keptWeek(db, golfer.id, monday);
+  const bouts = kept ? withDone(kept, await doneIn(db, golfer.id, monday)) : [];
   const drills = await allDrills(db, golfer);
   return { monday, days: roomOf(golfer, monday, today), bouts, clashes: clashes(bouts.filter((b) => b.state !== "skipped"), (id) => drills.find((d) => d.id === id) ?? null) };
 }
 
 /** Plans what is left of a week from what really happened: days that are over, bouts that are done, skipped or were put there by the golfer stay. */
 export async function planAgain(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
-  const before = await weekOf(db, golfer, monday, today);
+  // The golfer may change the week while it is planned: then it is planned from that.
+  for (let attempt = 0; attempt < 5; attempt++) {
+    const kept = await keptWeek(db, golfer.id, monday);
+    const bouts = await plannedFrom(db, golfer, await weekOf(db, golfer, monday, today), today);
+    if (await replaceWeek(db, golfer.id, monday, kept, bouts)) break;
+  }
+  return weekOf(db, golfer, monday, today);
+}
+
+async function plannedFrom(db: Db, golfer: Golfer, before: Week, today: Day): Promise<KeptBout[]> {
   const fixed = before.bouts.filter((b) => b.fixed || b.state !== "planned" || b.day < today);
   const drills = await allDrills(db, golfer);
   const stays = new Map(fixed.map((b) => [b.id, b] as const));
   const planned = planWeek({ days: before.days.filter((d) => d.day >= today), due: await dueFor(db, golfer), fixed: fixed.filter((b) => b.state !== "skipped"), drillOf: (id) => drills.find((d) => d.id === id) ?? null });
-  const bouts = [...planned.map((b): KeptBout => stays.get(b.id) ?? { ...b, state: "planned" }), ...fixed.filter((b) => b.state === "skipped")].sort((a, b) => a.day.localeCompare(b.day));
-  await keepWeek(db, golfer.id, monday, bouts);
-  return weekOf(db, golfer, monday, today);
+  return [...planned.map((b): KeptBout => stays.get(b.id) ?? { ...b, state: "planned" }), ...fixed.filter((b) => b.state === "skipped")].sort((a, b) => a.day.localeCompare(b.day));
 }
 
 /** A week as it is kept; this one is planned when it is first looked at, others when they are asked for. */
 export async function plannedWeek(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
   const kept = await weekOf(db, golfer, monday, today);
   return kept.bouts.some((b) => b.state !== "done") || monday !== mondayOf(today) ? kept : planAgain(db, golfer, monday, today);
+}
+
+async function keptWeek(db: Db, golferId: string, monday: Day): Promise<KeptBout[] | null> {
+  const [row] = await db.select({ bouts: plan.bouts }).from(plan).where(and(eq(plan.golferId, golferId), eq(plan.monday, monday)));
+  return row?.bouts ?? null;
+}
+
+/** Puts a week's bouts in the place of those that they were planned from. @returns false where the week is another one by now */
+async function replaceWeek(db: Db, golferId: string, monday: Day, from: KeptBout[] | null, bouts: KeptBout[]): Promise<boolean> {
+  const insert = db.insert(plan).values({ golferId, monday, bouts });
+  const rows = await (from === null ? insert.onConflictDoNothing() : insert.onConflictDoUpdate({ target: [plan.golferId, plan.monday], set: { bouts }, setWhere: sql`${plan.bouts} = ${JSON.stringify(from)}::jsonb` })).returning({ monday: plan.monday });
+  return rows.length > 0;
 }
 
 /** Puts a week's bouts in the place of those that were planned. */
@@ -91,7 +111,7 @@ interface Done {
 
 async function doneIn(db: Db, golferId: string, monday: Day): Promise<Done[]> {
   const rows = await db.select({ id: bout.id, day: bout.day, drillId: bout.drillId, stageId: bout.stageId, done: bout.done }).from(bout)
-    .where(and(eq(bout.golferId, golferId), isNull(bout.removedAt), isNotNull(bout.drillId), gte(bout.day, monday), lt(bout.day, laterDay(monday, 7)))).orderBy(asc(bout.startedAt));
+    .where(and(ownedBy(golferId), isNull(bout.removedAt), isNotNull(bout.drillId), gte(bout.day, monday), lt(bout.day, laterDay(monday, 7)))).orderBy(asc(bout.startedAt));
   return rows.map((r) => ({ ...r, drillId: r.drillId! }));
 }
 

@@ -5,6 +5,7 @@ import type { GlanceRep } from "../../core/practice/glance";
 import type { Problem } from "../../core/scene/scene";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, measure, rep, session, verdict } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { groups, overruled } from "./rows";
 
 /** A rep as a list shows it; its strip is fetched for itself (strips.ts). */
@@ -50,27 +51,27 @@ const boutRows = (db: Db, which: SQL | undefined) => db
 
 /** A golfer's bouts with their reps, latest first. */
 export const listBouts = async (db: Db, golferId: string, limit: number, offset = 0): Promise<BoutCard[]> =>
-  withReps(db, await boutRows(db, eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(limit).offset(offset));
+  withReps(db, await boutRows(db, ownedBy(golferId)).orderBy(desc(bout.startedAt)).limit(limit).offset(offset));
 
 /** Some bouts of a golfer's with their reps, by id. */
 export const boutsById = async (db: Db, golferId: string, ids: readonly string[]): Promise<Map<string, BoutCard>> =>
-  new Map(ids.length ? (await withReps(db, await boutRows(db, and(inArray(bout.id, [...ids]), eq(session.golferId, golferId))))).map((b) => [b.id, b] as const) : []);
+  new Map(ids.length ? (await withReps(db, await boutRows(db, and(inArray(bout.id, [...ids]), ownedBy(golferId))))).map((b) => [b.id, b] as const) : []);
 
 /** One bout of a golfer's; null when there is none. */
 export async function findBout(db: Db, golferId: string, id: string): Promise<LookedOver | null> {
-  const [only] = await lookedOver(db, await boutRows(db, and(eq(bout.id, id), eq(session.golferId, golferId))));
+  const [only] = await lookedOver(db, await boutRows(db, and(eq(bout.id, id), ownedBy(golferId))));
   return only ?? null;
 }
 
 /** The golfer's latest bout with what looking it over takes; null before the first. */
 export async function latestBout(db: Db, golferId: string): Promise<LookedOver | null> {
-  const [only] = await lookedOver(db, await boutRows(db, eq(session.golferId, golferId)).orderBy(desc(bout.startedAt)).limit(1));
+  const [only] = await lookedOver(db, await boutRows(db, ownedBy(golferId)).orderBy(desc(bout.startedAt)).limit(1));
   return only ?? null;
 }
 
 /** The bouts of one of a golfer's sessions, in their order; none when there is no such session. */
 export const findSession = async (db: Db, golferId: string, id: string): Promise<LookedOver[]> =>
-  lookedOver(db, await boutRows(db, and(eq(session.id, id), eq(session.golferId, golferId))).orderBy(asc(bout.startedAt)), false);
+  lookedOver(db, await boutRows(db, and(eq(session.id, id), ownedBy(golferId))).orderBy(asc(bout.startedAt)), false);
 
 type BoutRows = Awaited<ReturnType<typeof boutRows>>;
 

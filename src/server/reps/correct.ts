@@ -10,6 +10,7 @@ import { WHY } from "../../core/uncertainty/told";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { bout, correction, drillVersion, event, measure, rep, session, verdict } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { recount } from "../practice/recount";
 import { verdictRow } from "./rows";
 
@@ -32,22 +33,19 @@ export async function correctionsOf(db: Db, repId: string): Promise<Correction[]
  * @throws RangeError when no rep is left
  */
 export function correctRep(db: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
-  const done = before.then(() => corrected(db, golferId, repId, list));
-  before = done.catch(() => undefined);
-  return done;
+  return db.transaction((tx) => corrected(tx as unknown as Db, golferId, repId, list));
 }
 
-/** One after another, as they came: what was said last stays. */
-let before: Promise<unknown> = Promise.resolve();
-
-async function corrected(db: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
-  const [row] = await db.select({ rep, definition: drillVersion.definition, stageId: bout.stageId }).from(rep)
+/** All in one transaction that has the rep's row: corrections of a rep follow one another as they came, and what was said last stays. */
+async function corrected(tx: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
+  await tx.select({ id: rep.id }).from(rep).where(eq(rep.id, repId)).for("no key update");
+  const [row] = await tx.select({ rep, definition: drillVersion.definition, stageId: bout.stageId }).from(rep)
     .innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id)).leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
-    .where(and(eq(rep.id, repId), eq(session.golferId, golferId)));
+    .where(and(eq(rep.id, repId), ownedBy(golferId)));
   if (!row) throw new NoSuchRepError("there is no such rep");
-  const known = await db.select().from(correction).where(eq(correction.repId, repId));
+  const known = await tx.select().from(correction).where(eq(correction.repId, repId));
   const first = known.flatMap(({ what }) => (what.kind === "golfer" ? [what.was] : []))[0] ?? row.rep;
-  const verdicts = await db.select().from(verdict).where(eq(verdict.repId, repId));
+  const verdicts = await tx.select().from(verdict).where(eq(verdict.repId, repId));
   const stage = row.definition?.stages.find((s) => s.id === row.stageId) ?? null;
   const facts = golferBy(list, first);
   const track = readTrack(await readFile(blobPath("tracks", row.rep.trackSha256)));
@@ -58,26 +56,24 @@ async function corrected(db: Db, golferId: string, repId: string, list: readonly
   if (wrong) throw new RangeError(wrong);
   const [computed, uncorrected] = (["computed", "uncorrected"] as const).map((by) => verdicts.find((v) => v.by === by));
   const overruled = overruledBy(list);
-  await db.transaction(async (tx) => {
-    const ids = new Set(list.map((c) => c.id));
-    const now = new Date();
-    for (const k of known) if (!k.undoneAt !== ids.has(k.id)) await tx.update(correction).set({ undoneAt: ids.has(k.id) ? null : now }).where(eq(correction.id, k.id));
-    const fresh = list.map((what, place) => ({ id: what.id, repId, place, what, algorithm: ALGORITHM_VERSION })).filter(({ id }) => !known.some((k) => k.id === id));
-    if (fresh.length) await tx.insert(correction).values(fresh);
-    await tx.update(rep).set({ ...facts, fromMs: again.from, toMs: again.to, series: again.series }).where(eq(rep.id, repId));
-    await tx.delete(event).where(eq(event.repId, repId));
-    const events = toldEvents(again, said);
-    if (events.length) await tx.insert(event).values(events.map((e) => ({ repId, ...e })));
-    await tx.delete(measure).where(eq(measure.repId, repId));
-    await tx.insert(measure).values(measureRows(again).map((m) => ({ repId, ...m })));
-    if (again.verdict && computed) {
-      if (!uncorrected) await tx.insert(verdict).values({ ...computed, by: "uncorrected" });
-      await tx.update(verdict).set(verdictRow(again.verdict)).where(and(eq(verdict.repId, repId), eq(verdict.by, "computed")));
-    }
-    await tx.delete(verdict).where(and(eq(verdict.repId, repId), eq(verdict.by, "golfer")));
-    if (overruled) await tx.insert(verdict).values({ repId, by: "golfer", result: overruled.now, reasonCode: "overruled", reasonMessage: overruled.reason, actions: [], checks: [] });
-    await recount(tx as unknown as Db, row.rep.boutId);
-  });
+  const ids = new Set(list.map((c) => c.id));
+  const now = new Date();
+  for (const k of known) if (!k.undoneAt !== ids.has(k.id)) await tx.update(correction).set({ undoneAt: ids.has(k.id) ? null : now }).where(eq(correction.id, k.id));
+  const fresh = list.map((what, place) => ({ id: what.id, repId, place, what, algorithm: ALGORITHM_VERSION })).filter(({ id }) => !known.some((k) => k.id === id));
+  if (fresh.length) await tx.insert(correction).values(fresh);
+  await tx.update(rep).set({ ...facts, fromMs: again.from, toMs: again.to, series: again.series }).where(eq(rep.id, repId));
+  await tx.delete(event).where(eq(event.repId, repId));
+  const events = toldEvents(again, said);
+  if (events.length) await tx.insert(event).values(events.map((e) => ({ repId, ...e })));
+  await tx.delete(measure).where(eq(measure.repId, repId));
+  await tx.insert(measure).values(measureRows(again).map((m) => ({ repId, ...m })));
+  if (again.verdict && computed) {
+    if (!uncorrected) await tx.insert(verdict).values({ ...computed, by: "uncorrected" });
+    await tx.update(verdict).set(verdictRow(again.verdict)).where(and(eq(verdict.repId, repId), eq(verdict.by, "computed")));
+  }
+  await tx.delete(verdict).where(and(eq(verdict.repId, repId), eq(verdict.by, "golfer")));
+  if (overruled) await tx.insert(verdict).values({ repId, by: "golfer", result: overruled.now, reasonCode: "overruled", reasonMessage: overruled.reason, actions: [], checks: [] });
+  await recount(tx, row.rep.boutId);
   return again;
 }
 
@@ -86,7 +82,7 @@ export async function correctAsBefore(db: Db, golferId: string, repId: string): 
   const list = await correctionsOf(db, repId);
   if (!list.length) return;
   try {
-    await corrected(db, golferId, repId, list);
+    await db.transaction((tx) => corrected(tx as unknown as Db, golferId, repId, list));
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     await db.update(correction).set({ undoneAt: new Date() }).where(and(eq(correction.repId, repId), isNull(correction.undoneAt)));
@@ -122,5 +118,5 @@ export const measureRows = ({ measures }: AnalysedRep): Omit<typeof measure.$inf
 export async function allCorrections(db: Db, golferId: string): Promise<{ repId: string; at: Date; algorithm: string; what: Correction }[]> {
   return db.select({ repId: correction.repId, at: correction.createdAt, algorithm: correction.algorithm, what: correction.what }).from(correction)
     .innerJoin(rep, eq(correction.repId, rep.id)).innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id))
-    .where(and(eq(session.golferId, golferId), isNull(correction.undoneAt))).orderBy(desc(correction.createdAt));
+    .where(and(ownedBy(golferId), isNull(correction.undoneAt))).orderBy(desc(correction.createdAt));
 }

@@ -2,6 +2,7 @@ import { and, eq } from "drizzle-orm";
 import type { LaidInsoles } from "../../core/practice/insoles/rows";
 import type { Db } from "../db/open";
 import { bout, insoles, rep } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { NoSuchRepError } from "./correct";
 
 /**
@@ -11,7 +12,7 @@ import { NoSuchRepError } from "./correct";
  */
 export async function keepInsoles(db: Db, golferId: string, repId: string, laid: LaidInsoles | null): Promise<void> {
   await db.transaction(async (tx) => {
-    const [own] = await tx.select({ id: rep.id }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).where(and(eq(rep.id, repId), eq(bout.golferId, golferId)));
+    const [own] = await tx.select({ id: rep.id }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).where(and(eq(rep.id, repId), ownedBy(golferId)));
     if (!own) throw new NoSuchRepError("there is no such rep");
     if (laid) await tx.insert(insoles).values({ repId, ...laid }).onConflictDoUpdate({ target: insoles.repId, set: laid });
     else await tx.delete(insoles).where(eq(insoles.repId, repId));

@@ -3,6 +3,7 @@ import type { Drill } from "../../core/drills";
 import { judgeAgain, type KeptRep } from "../../core/practice/judgeAgain";
 import type { Db } from "../db/open";
 import { bout, drillVersion, measure, rep, session, verdict } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { keepDrillVersion } from "../drills/ownDrills";
 import { recount } from "../practice/recount";
 import { groups, there, toMeasured, verdictRow } from "./rows";
@@ -21,7 +22,7 @@ export async function judgedReps(db: Db, golferId: string, drillId: string, most
   const rows = await db.select({ rep, verdict, stageId: bout.stageId, drillId: drillVersion.drillId, version: drillVersion.version }).from(rep)
     .innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id)).innerJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
     .innerJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
-    .where(and(eq(session.golferId, golferId), eq(drillVersion.drillId, drillId), there)).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
+    .where(and(ownedBy(golferId), eq(drillVersion.drillId, drillId), there)).orderBy(desc(rep.createdAt), asc(rep.index)).limit(most);
   if (!rows.length) return [];
   const measures = groups(await db.select().from(measure).where(inArray(measure.repId, rows.map((r) => r.rep.id))), (m) => m.repId);
   return rows.map((r) => ({

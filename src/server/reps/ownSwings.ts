@@ -2,6 +2,7 @@ import { and, asc, desc, eq, inArray, isNull, notInArray, or, type SQL } from "d
 import type { Measured } from "../../core/judge/verdict";
 import type { Db } from "../db/open";
 import { bout, measure, rep } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { groups, there, toMeasured } from "./rows";
 
 export interface OwnRep {
@@ -19,15 +20,15 @@ export const LATEST = 5;
 
 /** A golfer's latest normal swings from in front: those of the baseline, and those that were only measured. The latest first. */
 export const ownSwings = (db: Db, golferId: string): Promise<OwnRep[]> =>
-  latestReps(db, and(eq(bout.golferId, golferId), eq(rep.kind, "swing"), or(isNull(bout.drillId), eq(bout.drillId, BASELINE)), or(isNull(bout.stageId), eq(bout.stageId, "whole-fo"))), LATEST);
+  latestReps(db, and(ownedBy(golferId), eq(rep.kind, "swing"), or(isNull(bout.drillId), eq(bout.drillId, BASELINE)), or(isNull(bout.stageId), eq(bout.stageId, "whole-fo"))), LATEST);
 
 /** The latest reps of a drill, with the stage each belongs to. */
-export const repsOfDrill = (db: Db, golferId: string, drillId: string, most: number): Promise<OwnRep[]> => latestReps(db, and(eq(bout.golferId, golferId), eq(bout.drillId, drillId)), most);
+export const repsOfDrill = (db: Db, golferId: string, drillId: string, most: number): Promise<OwnRep[]> => latestReps(db, and(ownedBy(golferId), eq(bout.drillId, drillId)), most);
 
 /** Id of the drill that the golfer did last, the baselines apart; null before the first. */
 export async function lastDrill(db: Db, golferId: string): Promise<string | null> {
   const [row] = await db.select({ drillId: bout.drillId }).from(bout)
-    .where(and(eq(bout.golferId, golferId), isNull(bout.removedAt), notInArray(bout.drillId, [BASELINE, "transfer-check"]))).orderBy(desc(bout.startedAt)).limit(1);
+    .where(and(ownedBy(golferId), isNull(bout.removedAt), notInArray(bout.drillId, [BASELINE, "transfer-check"]))).orderBy(desc(bout.startedAt)).limit(1);
   return row?.drillId ?? null;
 }
 

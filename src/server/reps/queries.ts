@@ -8,6 +8,7 @@ import type { Problem } from "../../core/scene/scene";
 import { isId } from "../db/isId";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { correctionsOf } from "./correct";
 import { insolesOf } from "./insoles";
 import { toMeasured, toVerdict } from "./rows";
@@ -50,8 +51,8 @@ export interface RepDetail {
   insoles: LaidInsoles | null;
 }
 
-/** One rep with all that its page shows; null when there is none. */
-export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
+/** One of a golfer's reps with all that its page shows; null when there is none. */
+export async function findRep(db: Db, golferId: string, id: string): Promise<RepDetail | null> {
   if (!isId(id)) return null;
   const [row] = await db
     .select({ rep, bout, session, clip, definition: drillVersion.definition, units: golfer.units })
@@ -61,7 +62,7 @@ export async function findRep(db: Db, id: string): Promise<RepDetail | null> {
     .innerJoin(golfer, eq(session.golferId, golfer.id))
     .innerJoin(clip, eq(rep.clipSha256, clip.sha256))
     .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
-    .where(eq(rep.id, id));
+    .where(and(eq(rep.id, id), ownedBy(golferId)));
   if (!row || !row.rep.series) return null;
   const [siblings, events, measures, verdicts, corrections, insoles] = await Promise.all([
     db.select({ id: rep.id }).from(rep).where(and(eq(rep.boutId, row.bout.id), or(isNull(rep.removedAt), eq(rep.id, id)))).orderBy(asc(rep.createdAt), asc(rep.index)),

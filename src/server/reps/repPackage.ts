@@ -12,8 +12,8 @@ configure({ useWebWorkers: false });
 
 const ENDING = /\.(mp4|mov|m4v|webm)$/i;
 
-/** A rep as one ZIP: `rep.json`, `measures.csv`, the track, what insoles measured where they did, and the film where it was kept; written while it is sent. */
-export async function repPackage(rep: RepDetail): Promise<ReadableStream<Uint8Array>> {
+/** A rep as one ZIP: `rep.json`, `measures.csv`, the track, what insoles measured where they did, and the film where it was kept. @returns begins to write it, while it is read */
+export async function repPackage(rep: RepDetail): Promise<(gone?: AbortSignal) => ReadableStream<Uint8Array>> {
   const wanted: { name: string; kind: BlobKind; sha256: string }[] = [
     { name: "rep.track", kind: "tracks", sha256: rep.trackSha256 },
     { name: `film${ENDING.exec(rep.clip.name)?.[0].toLowerCase() ?? ".mp4"}`, kind: "clips", sha256: rep.clip.sha256 },
@@ -24,17 +24,20 @@ export async function repPackage(rep: RepDetail): Promise<ReadableStream<Uint8Ar
   const manifest = manifestOf(rep, listed);
   const at = new Date(rep.boutStartedAt);
   const csv = measuresCsv([{ rep: rep.id, bout: at.toISOString(), drill: rep.drillId, stage: rep.stage?.id ?? null, at: at.toISOString(), measures: rep.measures, verdict: rep.verdict }]);
-  const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
-  const zip = new ZipWriter(writable, { lastModDate: at });
-  void (async () => {
-    await zip.add("rep.json", new TextReader(`${JSON.stringify(manifest, null, 1)}\n`));
-    await zip.add("measures.csv", new TextReader(csv));
-    if (insoles) await zip.add("insoles.csv", new Uint8ArrayReader(insoles));
-    // Film is compressed as it is.
-    for (const f of files) await zip.add(f.name, Readable.toWeb(readBlob(f.kind, f.sha256)) as ReadableStream<Uint8Array>, { level: f.kind === "clips" ? 0 : 6 });
-    await zip.close();
-  })().catch((error: unknown) => writable.abort(error).catch(() => undefined));
-  return readable;
+  return (signal) => {
+    const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
+    const zip = new ZipWriter(writable, { lastModDate: at });
+    void (async () => {
+      await zip.add("rep.json", new TextReader(`${JSON.stringify(manifest, null, 1)}\n`));
+      await zip.add("measures.csv", new TextReader(csv));
+      if (insoles) await zip.add("insoles.csv", new Uint8ArrayReader(insoles));
+      // Film is compressed as it is.
+      for (const f of files) await zip.add(f.name, Readable.toWeb(readBlob(f.kind, f.sha256)) as ReadableStream<Uint8Array>, { level: f.kind === "clips" ? 0 : 6, ...(signal ? { signal } : {}) });
+      await zip.close();
+    })().catch((error: unknown) => writable.abort(error).catch(() => undefined));
+    signal?.addEventListener("abort", () => void writable.abort(signal.reason).catch(() => undefined));
+    return readable;
+  };
 }
 
 function manifestOf(rep: RepDetail, files: RepManifest["files"]): RepManifest {

@@ -11,18 +11,25 @@ import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
 import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { lockGolfer, ownBout, ownedBy } from "../golfers/whose";
 import { localDay } from "../practice/localDay";
 import { recount, reword } from "../practice/recount";
 import { sessionAt } from "../practice/sessionAt";
+import { expectFewer } from "../store/census";
+import { UserError } from "../userError";
 import { correctAsBefore, measureRows } from "./correct";
 import { verdictRow } from "./rows";
 
 export interface SaveRequest {
   golferId: string;
+  /** Hand and stature as they were when the film or the reading began; as the golfer has them now where that is not said. */
+  as?: Pick<typeof golfer.$inferSelect, "hand" | "statureCm">;
   clip: { sha256: string; name: string; bytes: number };
   trackSha256: string;
   drill: string;
   stage?: string;
+  /** The version of an own drill that the film or the reading began with; else the one in use. */
+  drillVersion?: number;
   captureFps?: number;
   /** When it was filmed or read; decides session and bout. */
   at: Date;
@@ -36,6 +43,8 @@ export interface SaveRequest {
   told?: ToldRep[];
 }
 
+const GONE = "The golfer whom this was filmed for is not here any more.";
+
 export type ToldRep = Told & { about: number };
 
 /** A bout goes on for this long after it began, ms. */
@@ -45,11 +54,14 @@ const BOUT_GAP = 45 * 60_000;
  * Judges a stored track and keeps its reps, in one transaction: what is answered is on disk. The same clip read again in
  * the same bout brings its own reps up to date: one that is found again stays the same rep, and what was corrected of it stands.
  *
- * @throws Error when the golfer or the track is not there
+ * @throws UserError when the golfer is gone, or the bout is another golfer's or another drill's
+ * @throws RangeError for a drill or a stage that does not exist
+ * @throws Error when the track is not there
  */
 export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: string[]; analysis: Analysis }> {
-  const [who] = await db.select().from(golfer).where(eq(golfer.id, request.golferId));
-  if (!who) throw new Error("there is no such golfer");
+  const [known] = await db.select().from(golfer).where(eq(golfer.id, request.golferId));
+  if (!known) throw new UserError(GONE, 409);
+  const who = request.as ?? known;
   const chosen = await chosenBy(db, request);
   const track = readTrack(await readFile(blobPath("tracks", request.trackSha256)));
   const analysis = analyse(track, {
@@ -59,13 +71,15 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
   if (analysis.problems.some((p) => p.code === "slowMotion")) return { ids: [], analysis };
   const kept = (await blobSize("clips", request.clip.sha256)) !== null;
   const ids = await db.transaction(async (tx) => {
+    // Reps of one golfer are kept one after another: else two that come together would each begin a bout.
+    if (!(await lockGolfer(tx as unknown as Db, request.golferId))) throw new UserError(GONE, 409);
     await tx.insert(clip).values({ ...request.clip, kept }).onConflictDoUpdate({ target: clip.sha256, set: { kept, name: request.clip.name } });
     const boutId = await findBout(tx as unknown as Db, request, chosen);
     const found = withTold(analysis.reps, request.told);
-    const known = await knownReps(tx as unknown as Db, request, boutId, found.map(({ r }) => r));
+    const before = await knownReps(tx as unknown as Db, request, boutId, found.map(({ r }) => r));
     const out: string[] = [];
     for (const { r, live } of found) {
-      const id = known.get(r) ?? randomUUID();
+      const id = before.get(r) ?? randomUUID();
       out.push(id);
       const row = {
         id, boutId, clipSha256: request.clip.sha256, trackSha256: request.trackSha256, index: r.index, kind: r.kind, fromMs: r.from, toMs: r.to,
@@ -79,7 +93,7 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
       if (live) await tx.insert(verdict).values({ repId: id, ...verdictRow({ ...toldOf(live), actions: [], checks: [] }), by: "live" });
     }
-    for (const id of known.values()) await correctAsBefore(tx as unknown as Db, request.golferId, id);
+    for (const id of before.values()) await correctAsBefore(tx as unknown as Db, request.golferId, id);
     await recount(tx as unknown as Db, boutId);
     return out;
   });
@@ -97,6 +111,7 @@ async function knownReps(db: Db, { clip: { sha256 }, captureFps, told }: SaveReq
   if (!before.length) return new Map();
   const pairs = paired(before.filter((b) => b.captureFps === (captureFps ?? null)), reps, (b, r) => (middleMs(r) >= b.from && middleMs(r) <= b.to ? Math.abs(middleMs(r) - (b.from + b.to) / 2) : Infinity));
   const ids = pairs.map(([b]) => b.id);
+  if (ids.length < before.length) await expectFewer({ rep: before.length - ids.length });
   await db.delete(rep).where(and(ofClip, notInArray(rep.id, ids)));
   for (const table of [event, measure]) await db.delete(table).where(inArray(table.repId, ids));
   // What was told on the spot was told, whatever is read afterwards.
@@ -130,18 +145,20 @@ interface Chosen {
 
 /** Takes the reps of a clip out of one of a golfer's bouts. */
 export async function takeBackReps(db: Db, golferId: string, boutId: string, clipSha256: string): Promise<void> {
-  const [own] = await db.select({ id: bout.id }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).where(and(eq(bout.id, boutId), eq(session.golferId, golferId)));
+  const [own] = await db.select({ id: bout.id }).from(bout).innerJoin(session, eq(bout.sessionId, session.id)).where(and(eq(bout.id, boutId), ownedBy(golferId)));
   if (!own) return;
+  const which = and(eq(rep.boutId, boutId), eq(rep.clipSha256, clipSha256));
+  await expectFewer({ rep: await db.$count(rep, which) });
   await db.transaction(async (tx) => {
-    await tx.delete(rep).where(and(eq(rep.boutId, boutId), eq(rep.clipSha256, clipSha256)));
+    await tx.delete(rep).where(which);
     await recount(tx as unknown as Db, boutId);
   });
 }
 
 /** What the reps are judged by; null where they are only measured. */
-async function chosenBy(db: Db, { drill: id, stage }: SaveRequest): Promise<Chosen | null> {
+async function chosenBy(db: Db, { golferId, drill: id, stage, drillVersion: version }: SaveRequest): Promise<Chosen | null> {
   if (id === "none") return null;
-  const own = await drillOf(db, id);
+  const own = await drillOf(db, golferId, id, version);
   return own ? { drill: own, stage: stageOf(own, stage) } : findStage(id, stage);
 }
 
@@ -149,17 +166,27 @@ async function chosenBy(db: Db, { drill: id, stage }: SaveRequest): Promise<Chos
 async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Promise<string> {
   const versionId = chosen ? await keepDrillVersion(db, chosen.drill) : null;
   const stageId = chosen?.stage.id ?? null;
-  if (request.boutId && (await db.select({ id: bout.id }).from(bout).where(eq(bout.id, request.boutId))).length) return request.boutId;
+  const named = request.boutId ? await namedBout(db, request, request.boutId, chosen) : null;
+  if (named) return named;
   if (!request.boutId) {
     const [running] = await db.select({ id: bout.id }).from(bout).where(and(
-      eq(bout.golferId, request.golferId), isNull(bout.removedAt), eq(bout.byHand, false), versionId ? eq(bout.drillVersionId, versionId) : isNull(bout.drillVersionId), stageId ? eq(bout.stageId, stageId) : isNull(bout.stageId),
+      ownedBy(request.golferId), isNull(bout.removedAt), eq(bout.byHand, false), versionId ? eq(bout.drillVersionId, versionId) : isNull(bout.drillVersionId), stageId ? eq(bout.stageId, stageId) : isNull(bout.stageId),
       gt(bout.startedAt, new Date(request.at.getTime() - BOUT_GAP)), lte(bout.startedAt, request.at),
     )).orderBy(desc(bout.startedAt)).limit(1);
     if (running) return running.id;
   }
   const sessionId = await sessionAt(db, request.golferId, request.at, request.place ?? null);
   const id = request.boutId ?? randomUUID();
-  await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId, startedAt: request.at, golferId: request.golferId, drillId: chosen?.drill.id ?? null, day: localDay(request.at) });
+  const [made] = await db.insert(bout).values({ id, sessionId, drillVersionId: versionId, stageId, startedAt: request.at, golferId: request.golferId, drillId: chosen?.drill.id ?? null, day: localDay(request.at) }).onConflictDoNothing().returning({ id: bout.id });
+  // Another rep of the same bout came at the same time.
+  if (!made) return (await namedBout(db, request, id, chosen))!;
   await reword(db, sessionId);
   return id;
+}
+
+/** A bout that counts its own reps, if it is there; it takes those of its own golfer, drill and stage only. @throws UserError */
+async function namedBout(db: Db, { golferId }: SaveRequest, id: string, chosen: Chosen | null): Promise<string | null> {
+  const own = await ownBout(db, golferId, id);
+  if (own && (own.drillId !== (chosen?.drill.id ?? null) || own.stageId !== (chosen?.stage.id ?? null))) throw new UserError("That bout is of another drill. Begin a new one.", 409);
+  return own?.id ?? null;
 }

@@ -4,6 +4,7 @@ import { LAST, type StageRep } from "../../core/practice/ladder";
 import type { Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
 import { bout } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { resultsOf } from "../practice/results";
 import { groups } from "./rows";
 
@@ -32,6 +33,6 @@ async function latestJudged(db: Db, golferId: string, stages: readonly { drill: 
 
 async function unjudged(db: Db, golferId: string, drillIds: readonly string[]): Promise<Found[]> {
   const rows = await db.select({ drillId: bout.drillId, stageId: bout.stageId, day: bout.day, n: sql<number>`sum(${bout.done})::int` }).from(bout)
-    .where(and(eq(bout.golferId, golferId), inArray(bout.drillId, [...drillIds]), isNull(bout.removedAt), sql`(${bout.byHand} or ${bout.passed} + ${bout.failed} = 0)`)).groupBy(bout.drillId, bout.stageId, bout.day).orderBy(desc(bout.day));
+    .where(and(ownedBy(golferId), inArray(bout.drillId, [...drillIds]), isNull(bout.removedAt), sql`(${bout.byHand} or ${bout.passed} + ${bout.failed} = 0)`)).groupBy(bout.drillId, bout.stageId, bout.day).orderBy(desc(bout.day));
   return rows.flatMap(({ drillId, stageId, day, n }) => (drillId === null || stageId === null ? [] : Array.from({ length: n }, () => ({ drillId, stageId, day, result: null }))));
 }

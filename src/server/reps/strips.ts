@@ -4,6 +4,7 @@ import type { Verdict } from "../../core/judge/verdict";
 import { samplesOf } from "../../core/reps/series";
 import type { Db } from "../db/open";
 import { bout, event, measure, rep, session, verdict } from "../db/schema";
+import { ownedBy } from "../golfers/whose";
 import { groups, toVerdict } from "./rows";
 
 /** What a small strip is drawn from. */
@@ -25,7 +26,7 @@ export async function keptStrips(db: Db, golferId: string, ids: readonly string[
   const rows = await db.select({ id: rep.id, hand: rep.hand, series: rep.series, verdict }).from(rep)
     .innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id))
     .leftJoin(verdict, and(eq(verdict.repId, rep.id), eq(verdict.by, "computed")))
-    .where(and(inArray(rep.id, [...ids]), eq(session.golferId, golferId)));
+    .where(and(inArray(rep.id, [...ids]), ownedBy(golferId)));
   const own = rows.map((r) => r.id);
   if (!own.length) return {};
   const [events, places] = await Promise.all([

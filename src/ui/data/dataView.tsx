@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { Button } from "@/ui/kit/button";
+import { longTime } from "@/ui/kit/dates";
 import { FILE_INPUT } from "@/ui/kit/fileChoice";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import { sendBackup } from "./sendBackup";
@@ -13,14 +14,17 @@ interface Props {
   golfer: { id: string; name: string; sample: boolean };
   counts: { reps: number; bouts: number; films: number };
   binned: number;
-  remove(id: string): Promise<void>;
+  /** The program's own copies of the database, the latest first, and how many it keeps. */
+  copies: readonly { at: Date; mb: number; reps: number }[];
+  mostCopies: number;
+  remove(): Promise<void>;
 }
 
 /** Asked again so often, ms. */
 const POLL_MS = 500;
 
 /** What is kept, how it is taken away, brought back, and removed for good. */
-export function DataView({ golfer, counts, binned, remove }: Props) {
+export function DataView({ golfer, counts, binned, copies, mostCopies, remove }: Props) {
   return (
     <>
       <p className="mt-5 text-[15px] text-ink-2">Where is what is yours, and how do you take it away?</p>
@@ -37,6 +41,12 @@ export function DataView({ golfer, counts, binned, remove }: Props) {
             <Button asChild><a href="/api/log?as=json" download>Log as JSON</a></Button>
             <Button asChild><a href="/api/corrections" download="corrections.json">Corrections as JSON</a></Button>
           </div>
+        </section>
+        <section aria-labelledby="copies">
+          <h2 id="copies" className="text-[23px]">Copies of the program&rsquo;s own</h2>
+          <p className="mb-3 max-w-prose text-[17px]">While nobody uses it the program copies its database, opens the copy, and reads it whole. It keeps {mostCopies}: the latest, one older than a day, one older than a week. Films are not in them.</p>
+          {copies.length ? <ul className="text-[15px]">{copies.map((c) => <li key={c.at.getTime()}>{longTime(c.at)}: {c.reps} reps, {c.mb} MB</li>)}</ul> : <p className="text-[15px] text-ink-2">There is none yet.</p>}
+          <p className="mt-3 max-w-prose text-[15px] text-ink-2">To bring the latest back, stop the program and run <code>npm run check-data -- --bring-back</code></p>
         </section>
         <section aria-labelledby="gone">
           <h2 id="gone" className="text-[23px]">Away with it</h2>
@@ -88,7 +98,7 @@ function Restore() {
     setWrong(null);
     try {
       await sendBackup(file, (words, share) => setRunning({ words, share }), stop.current.signal);
-      toast("All of it is back.");
+      toast("All of it is back. What was there before stands beside: see above.");
       router.refresh();
     } catch (error) {
       if (!stop.current.signal.aborted) setWrong(`${error instanceof Error ? error.message : "The computer does not answer."} What was there stands.`);
@@ -118,10 +128,10 @@ function Remove({ golfer, remove }: Pick<Props, "golfer" | "remove">) {
   return (
     <details>
       <summary className="min-h-11 cursor-pointer font-semibold">Remove {golfer.name} for good</summary>
-      <p className="mb-2 max-w-prose text-[15px]">Reps, films, notes and plans of {golfer.name} are gone then, also from the database&rsquo;s own files. Save a backup first if you are not sure.</p>
+      <p className="mb-2 max-w-prose text-[15px]">Reps, films, notes and plans of {golfer.name} are taken out. Until you say on this page that all is well, you can undo it; then they are gone, also from the database&rsquo;s own files and the program&rsquo;s copies.</p>
       <div className="flex flex-wrap items-end gap-3">
         <label className="text-[15px]">Type the name<input className="mt-1 block min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3 text-[17px]" value={typed} onChange={(e) => setTyped(e.target.value)} /></label>
-        <Button disabled={pending || typed !== golfer.name} onClick={() => attempt(() => remove(golfer.id))}>Remove for good</Button>
+        <Button disabled={pending || typed !== golfer.name} onClick={() => attempt(remove)}>Remove for good</Button>
       </div>
     </details>
   );

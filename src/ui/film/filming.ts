@@ -11,7 +11,7 @@ import type { Again, CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown, R
 import type { Came } from "@/vision/worker/networkFiles";
 import { aimWords, toPutRight } from "./aimWords";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
-import { NotKeptError } from "@/ui/read/keep";
+import { NotKeptError, type FilmedFor } from "@/ui/read/keep";
 import { goodSetUp, keepSetUp } from "./goodSetUp";
 import { Keeper } from "./keeper";
 import { counting, Outbox } from "./outbox";
@@ -22,7 +22,8 @@ import type { Voice } from "./sounds";
 
 /** What a page films for. */
 export interface FilmRequest {
-  drill: { id: string; own: Drill | null };
+  golferId: string;
+  drill: { id: string; version: number; own: Drill | null };
   stage: string;
   statureCm: number;
   hand: "left" | "right";
@@ -242,7 +243,7 @@ export class Filming {
     const recording = this.camera?.records ? this.camera.remote : null;
     const { remote } = this.worker();
     const made = await this.keeper.answered(answer, told, {
-      boutId: this.bout, drill: drill.id, stage, keepFilm, clip: recording && ((from, to) => recording.clip(from, to)), onFilmClock: (track, earlierMs) => remote.onFilmClock(track, earlierMs),
+      golfer: this.filmedFor(), boutId: this.bout, drill: drill.id, drillVersion: drill.version, stage, keepFilm, clip: recording && ((from, to) => recording.clip(from, to)), onFilmClock: (track, earlierMs) => remote.onFilmClock(track, earlierMs),
     });
     if (!made) return;
     const { id, film, reps, room } = made;
@@ -267,6 +268,11 @@ export class Filming {
     await this.send();
   }
 
+  private filmedFor(): FilmedFor {
+    const { golferId: id, hand, statureCm } = this.request;
+    return { id, hand, statureCm };
+  }
+
   /** Films are read again when the bout is done and all of its reps have been seen to their end. */
   private lookAgain(): void {
     if (this.now.loop?.state !== "done") this.seconds.stop();
@@ -284,7 +290,7 @@ export class Filming {
     this.again = null;
     try {
       // A film that this page does not make will not be made any more.
-      await this.outbox.send((rep) => !this.keeper.isMaking(rep.id));
+      await this.outbox.send((rep) => !this.keeper.isMaking(rep.id), this.filmedFor());
       this.set({ sending: null });
     } catch (error) {
       this.set({ sending: error instanceof NotKeptError ? error.message : "The computer does not answer. Your reps wait here." });

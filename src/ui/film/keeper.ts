@@ -3,7 +3,7 @@ import type { CameraWorker, LiveAnswer, LiveTrack, TrackFile } from "@/vision/wo
 import type { KeptRep, Outbox, Outgoing } from "./outbox";
 
 /** What answered reps are kept for. */
-export interface KeptFor extends Pick<Outgoing, "boutId" | "drill" | "stage" | "keepFilm"> {
+export interface KeptFor extends Pick<Outgoing, "golfer" | "boutId" | "drill" | "drillVersion" | "stage" | "keepFilm"> {
   /** Cuts their film out of what is recorded; null where nothing is. */
   clip: CameraWorker["clip"] | null;
   onFilmClock: (track: Uint8Array, earlierMs: number) => Promise<TrackFile>;

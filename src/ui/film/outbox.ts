@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import type { Told } from "@/core/judge/verdict";
 import { OUTBOX } from "./outboxName";
-import { keepReps, putBlob, takeBack } from "@/ui/read/keep";
+import { keepReps, putBlob, takeBack, type FilmedFor } from "@/ui/read/keep";
 
 /** A rep as it is kept: what was told of it, and where its middle is, ms on the camera's clock. */
 export interface KeptRep {
@@ -18,8 +18,11 @@ export interface KeptRep {
  */
 export interface Outgoing {
   id: string;
+  /** Whom it was filmed for; rows of an earlier version of the program do not say. */
+  golfer?: FilmedFor;
   boutId: string;
   drill: string;
+  drillVersion?: number;
   stage: string;
   /** When it was filmed, ISO. */
   at: string;
@@ -149,14 +152,18 @@ export class Outbox {
    * the way, replaces itself. Of what was sent only its answer stays, for a page that is loaded again to count on from.
    *
    * @param made whether films that are not finished will never be: of a page that was closed meanwhile
+   * @param unsaid whom those are for that do not say; without it they wait
    * @throws NotKeptError when the computer refuses one; what waits stays
    */
-  async send(made: (rep: Outgoing) => boolean): Promise<void> {
+  async send(made: (rep: Outgoing) => boolean, unsaid?: FilmedFor): Promise<void> {
     await navigator.locks.request(OUTBOX.sending, async () => {
-      for (const rep of await this.all()) {
+      for (const row of await this.all()) {
+        const golfer = row.golfer ?? unsaid;
+        if (!golfer) continue;
+        const rep = { ...row, golfer };
         const none = !counting(rep).length;
         if (none && rep.sentAs && !rep.takenBack) {
-          await takeBack(rep.boutId, rep.sentAs.sha256);
+          await takeBack(rep.golfer.id, rep.boutId, rep.sentAs.sha256);
           await this.change(rep.id, { takenBack: true });
         }
         if (rep.sentAt !== null || none) {
@@ -183,9 +190,9 @@ function clipOf({ film, track, at, sentAs }: Outgoing): SentClip {
   return film ? { sha256: film.sha256, name, bytes: film.file.size } : { sha256: track.sha256, name, bytes: track.bytes.byteLength };
 }
 
-async function sendOne(rep: Outgoing): Promise<void> {
-  const { film, track, keepFilm, drill, stage, boutId, at } = rep;
+async function sendOne(rep: Outgoing & { golfer: FilmedFor }): Promise<void> {
+  const { film, track, keepFilm, golfer, drill, drillVersion, stage, boutId, at } = rep;
   if (film && keepFilm) await putBlob("clips", film.sha256, film.file);
   await putBlob("tracks", track.sha256, new Blob([track.bytes]));
-  await keepReps({ clip: clipOf(rep), trackSha256: track.sha256, drill, stage, live: { boutId, at, told: counting(rep).map(({ about, told }) => ({ ...told, about: about - track.from })) } });
+  await keepReps({ golfer, clip: clipOf(rep), trackSha256: track.sha256, drill, ...(drillVersion === undefined ? {} : { drillVersion }), stage, live: { boutId, at, told: counting(rep).map(({ about, told }) => ({ ...told, about: about - track.from })) } });
 }

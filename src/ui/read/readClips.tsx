@@ -24,10 +24,12 @@ export interface ReadDrill {
   name: string;
   /** The built-in drill whose movement it has: what is read of a clip goes by that. */
   readAs: string;
+  version: number;
   stages: readonly { id: string; name: string; view: "face-on" | "down-the-line"; main: boolean }[];
 }
 
 interface Props {
+  golferId: string;
   drills: readonly ReadDrill[];
   hand: "left" | "right";
   statureCm: number;
@@ -41,14 +43,14 @@ interface Props {
 }
 
 /** Read clips: drop or choose several; each one is a column that fills as it is read. */
-export function ReadClips({ drills, hand, statureCm, keepFilm, drill: asked, stage: askedStage, sample, cautionsRead }: Props) {
+export function ReadClips({ golferId, drills, hand, statureCm, keepFilm, drill: asked, stage: askedStage, sample, cautionsRead }: Props) {
   const [set, setSet] = useState(sample);
   const [drill, setDrill] = useState(sample ? SAMPLES[sample].drill : (drills.find((d) => d.id === asked)?.id ?? "double-step"));
   const chosen = drills.find((d) => d.id === drill);
   const stages = chosen?.stages ?? [];
   const [wish, setStage] = useState(askedStage);
   const stage = (stages.find((s) => s.id === wish) ?? stages.find((s) => s.main))?.id;
-  const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, drill, { drill: chosen?.readAs ?? drill, stage, hand, statureCm });
+  const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, { golferId, drill, version: chosen?.version }, { drill: chosen?.readAs ?? drill, stage, hand, statureCm });
   const [trouble, setTrouble] = useState(false);
   const begun = useRef(false);
   const input = useRef<HTMLInputElement>(null);

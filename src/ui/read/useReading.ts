@@ -4,20 +4,29 @@ import { proxy, wrap, type Remote } from "comlink";
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
-import { keepReps, NotKeptError, putBlob } from "./keep";
+import { keepReps, NotKeptError, putBlob, type FilmedFor } from "./keep";
 
 let nextId = 1;
+
+/** Whom a clip is read for and what its reps are judged by: as it was when its reading began. */
+interface KeptFor {
+  golfer: FilmedFor;
+  drill: string;
+  version: number | undefined;
+  stage: string | undefined;
+}
 
 /**
  * Reads clips one after another in a worker, keeps what was read, and tells how far each one is.
  *
- * @param drill what their reps are judged by; the reader goes by the drill that it was made from
+ * @param judgedBy whose clips they are, and what their reps are judged by; the reader goes by the drill that it was made from
  */
-export function useReading(keepFilm: boolean, drill: string, { drill: readAs, stage, hand, statureCm }: ReadFor) {
+export function useReading(keepFilm: boolean, { golferId, drill, version }: { golferId: string; drill: string; version: number | undefined }, { drill: readAs, stage, hand, statureCm }: ReadFor) {
   const readFor = useMemo(() => ({ drill: readAs, stage, hand, statureCm }), [readAs, stage, hand, statureCm]);
   const [items, change] = useReducer(changeQueue, []);
   const [device, setDevice] = useState<AboutDevice | null>(null);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
+  const keptFor = useRef(new Map<number, KeptFor>());
   const busy = useRef<{ id: number; stopped: boolean } | null>(null);
 
   const reader = useCallback(() => {
@@ -45,7 +54,8 @@ export function useReading(keepFilm: boolean, drill: string, { drill: readAs, st
       try {
         if (keepFilm) await putBlob("clips", clipSha256, item.file);
         await putBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
-        const kept = await keepReps({ clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size }, trackSha256: track.sha256, drill, ...(stage ? { stage } : {}), captureFps });
+        const { golfer, drill, version, stage } = keptFor.current.get(item.id)!;
+        const kept = await keepReps({ golfer, clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size }, trackSha256: track.sha256, drill, ...(version === undefined ? {} : { drillVersion: version }), ...(stage ? { stage } : {}), captureFps });
         const rep = kept.reps[0];
         const slow = kept.problems.find((p) => p.code === "slowMotion");
         if (slow) set(item.id, { step: "asks", question: "slowMotion", track, clipSha256, message: slow.message });
@@ -56,7 +66,7 @@ export function useReading(keepFilm: boolean, drill: string, { drill: readAs, st
         set(item.id, { step: "failed", message, action: "The clip is untouched. Try again.", again: true });
       }
     },
-    [drill, stage, keepFilm, set],
+    [keepFilm, set],
   );
 
   useEffect(() => {
@@ -65,6 +75,7 @@ export function useReading(keepFilm: boolean, drill: string, { drill: readAs, st
     if (!item) return;
     const run = (busy.current = { id: item.id, stopped: false });
     const startedAt = performance.now();
+    keptFor.current.set(item.id, { golfer: { id: golferId, hand, statureCm }, drill, version, stage });
     set(item.id, { step: "working", progress: { step: "loading" }, startedAt });
     void (async () => {
       let began = startedAt;
@@ -86,7 +97,7 @@ export function useReading(keepFilm: boolean, drill: string, { drill: readAs, st
         change({ type: "add", files: [] });
       }
     })();
-  }, [items, keep, reader, readFor, set]);
+  }, [items, keep, reader, readFor, set, golferId, hand, statureCm, drill, version, stage]);
 
   /** Shown at once; the worker stops at its next picture. */
   const stopRunning = () => {

@@ -1,6 +1,7 @@
 import { ALL_FORMATS, AudioSampleSink, EncodedPacketSink, Input, VideoSampleSink, type InputVideoTrack, type Source, type VideoSample } from "mediabunny";
 import { ClipError } from "./clipError";
 import { storedRect, type Cutout } from "./cutout";
+import { LARGEST_CLIP } from "./largestClip";
 import { uprightSize, type Box, type Frame } from "./frame";
 
 /** A decoded picture whose samples have not been fetched yet. */
@@ -33,9 +34,6 @@ export interface OpenClip {
   sound(): AsyncGenerator<{ timeMs: number; rate: number; samples: Float32Array }, void, unknown>;
   close(): void;
 }
-
-/** Largest clip that is read, bytes. */
-export const LARGEST_CLIP = 2 * 1024 ** 3;
 
 /**
  * Opens a clip from any mediabunny source (a browser File, a path in Node).

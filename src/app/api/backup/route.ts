@@ -1,19 +1,26 @@
 import { z } from "zod";
-import { jobs, type JobState } from "@/server/backup/jobs";
+import { jobs, remember, type JobState } from "@/server/backup/jobs";
 import { openBackup } from "@/server/backup/writeBackup";
 import { database } from "@/server/db/open";
+import { api, head } from "@/server/http/api";
+import { lazyStream } from "@/server/http/lazyStream";
 
 const job = z.uuid();
 
 /** All that is kept as one ZIP, written while it is sent; with `job` its progress can be asked for. */
-export async function GET(request: Request): Promise<Response> {
+export const GET = api(async (request) => {
   const asked = new URL(request.url).searchParams;
   const progress = asked.get("progress");
-  if (progress) return Response.json(jobs().get(progress) ?? ({ state: "waiting", done: 0, of: 0, message: null } satisfies JobState));
+  if (progress !== null) return Response.json(jobs().get(progress) ?? ({ state: "waiting", done: 0, of: 0, message: null } satisfies JobState));
   const named = job.safeParse(asked.get("job"));
   const backup = await openBackup(await database());
   const state: JobState = { state: "running", done: 0, of: backup.bytes, message: null };
-  if (named.success) jobs().set(named.data, state);
-  const stream = backup.stream((done) => Object.assign(state, { done, state: done >= state.of ? "done" : "running" }));
+  if (named.success) remember(named.data, state);
+  const stream = lazyStream((gone) => {
+    gone.addEventListener("abort", () => Object.assign(state, { state: "failed", message: "The backup was stopped." } satisfies Partial<JobState>));
+    return backup.stream(gone, (done) => Object.assign(state, { done, state: done >= state.of ? "done" : "running" }));
+  });
   return new Response(stream, { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="kingfisher-${backup.manifest.at.slice(0, 10)}.zip"` } });
-}
+});
+
+export const HEAD = head("application/zip");

@@ -1,4 +1,5 @@
 import { drillSchema } from "@/core/formats/drillFile";
+import { api } from "@/server/http/api";
 
 /** The JSON Schema of drill files. */
-export const GET = () => Response.json(drillSchema(), { headers: { "content-type": "application/schema+json" } });
+export const GET = api(() => Response.json(drillSchema(), { headers: { "content-type": "application/schema+json" } }));

@@ -1,12 +1,15 @@
 import { z } from "zod";
+import { golferAnswers } from "@/core/formats/golferAnswers";
 import { TrackFileError } from "@/core/formats/trackFile";
-import { database } from "@/server/db/open";
 import { blobSize } from "@/server/blobs/blobs";
+import { database } from "@/server/db/open";
+import { api, refusal } from "@/server/http/api";
+import { readJson, readQuery } from "@/server/http/readJson";
+import { checkClock } from "@/server/reps/checkClock";
 import { saveReps, takeBackReps } from "@/server/reps/saveReps";
-import { currentGolfer } from "@/server/golfers/golfers";
-import { storeTrouble } from "@/server/storeTrouble";
 import { capital } from "@/ui/kit/capital";
 
+const id = z.string().min(1).max(80);
 const hash = z.string().regex(/^[0-9a-f]{64}$/);
 const told = z.object({
   result: z.enum(["pass", "fail", "not judged"]),
@@ -14,50 +17,43 @@ const told = z.object({
   reason: z.object({ code: z.string().max(60), message: z.string().max(400) }).nullable(),
   about: z.number().nonnegative(),
 });
+const { hand, statureCm } = golferAnswers.shape;
 const body = z.object({
+  /** Whom it was filmed or read for, with hand and stature as they were then: whoever practises here by now. */
+  golfer: z.object({ id, hand, statureCm }),
   clip: z.object({ sha256: hash, name: z.string().min(1).max(300), bytes: z.number().int().positive() }),
   trackSha256: hash,
   drill: z.string().min(1).max(60),
+  drillVersion: z.number().int().positive().optional(),
   stage: z.string().min(1).max(60).optional(),
   captureFps: z.number().min(24).max(1000).optional(),
   /** Of reps that were filmed live: their bout, when they were, and what was told. */
   live: z.object({ boutId: z.uuid(), at: z.iso.datetime(), told: z.array(told).max(60) }).optional(),
 });
 
-/** A clock that is ahead by more than this is wrong, ms. */
-const AHEAD_MS = 60_000;
-
 /** Judges an uploaded track and keeps its reps: 201 with their ids once they are on disk. */
-export async function POST(request: Request): Promise<Response> {
-  const parsed = body.safeParse(await request.json().catch(() => null));
-  if (!parsed.success) return Response.json({ message: `The request is not complete: ${z.prettifyError(parsed.error)}` }, { status: 400 });
+export const POST = api(async (request) => {
+  const { live, golfer, ...asked } = await readJson(request, body, "The request is not complete");
   const db = await database();
-  const golfer = await currentGolfer(db);
-  if (!golfer) return Response.json({ message: "Say first how tall you are and which hand you play." }, { status: 409 });
-  if ((await blobSize("tracks", parsed.data.trackSha256)) === null) return Response.json({ message: "The track has not arrived. Send it again." }, { status: 409 });
-  const { live, ...asked } = parsed.data;
-  const at = live ? new Date(live.at) : new Date();
-  if (at.getTime() > Date.now() + AHEAD_MS) return Response.json({ message: "This device's clock is ahead of the computer's. Set it right, then send again." }, { status: 400 });
+  if ((await blobSize("tracks", asked.trackSha256)) === null) return refusal("The track has not arrived. Send it again.", 409);
+  const now = new Date();
+  const at = live ? new Date(live.at) : now;
+  await checkClock(db, golfer.id, at, now);
   try {
-    const { ids, analysis } = await saveReps(db, { ...asked, golferId: golfer.id, at, ...(live ? { boutId: live.boutId, told: live.told } : {}) });
+    const { ids, analysis } = await saveReps(db, { ...asked, golferId: golfer.id, as: golfer, at, ...(live ? { boutId: live.boutId, told: live.told } : {}) });
     return Response.json({ ids, problems: analysis.problems, reps: analysis.reps.map((r) => ({ verdict: r.verdict, series: r.series, events: r.events })) }, { status: 201 });
   } catch (error) {
-    if (error instanceof RangeError) return Response.json({ message: error.message }, { status: 400 });
-    if (error instanceof TrackFileError) return Response.json({ message: `${capital(error.message)}. Read the film again.` }, { status: 400 });
-    const trouble = storeTrouble(error);
-    if (trouble) return Response.json({ message: trouble.message }, { status: trouble.status });
+    if (error instanceof RangeError) return refusal(error.message, 400);
+    if (error instanceof TrackFileError) return refusal(`${capital(error.message)}. Read the film again.`, 400);
     throw error;
   }
-}
+});
 
-const which = z.object({ bout: z.uuid(), clip: hash });
+const which = z.object({ golfer: id, bout: z.uuid(), clip: hash });
 
 /** Takes the reps of a clip out of a bout: 204, also when they are gone already. */
-export async function DELETE(request: Request): Promise<Response> {
-  const parsed = which.safeParse(Object.fromEntries(new URL(request.url).searchParams));
-  if (!parsed.success) return Response.json({ message: "Say which bout, and which clip." }, { status: 400 });
-  const db = await database();
-  const golfer = await currentGolfer(db);
-  if (golfer) await takeBackReps(db, golfer.id, parsed.data.bout, parsed.data.clip);
+export const DELETE = api(async (request) => {
+  const { golfer, bout, clip } = readQuery(request, which);
+  await takeBackReps(await database(), golfer, bout, clip);
   return new Response(null, { status: 204 });
-}
+});

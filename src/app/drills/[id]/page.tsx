@@ -29,7 +29,10 @@ interface Props {
 }
 
 /** Title and page ask for the same drill: it is looked up once. */
-const asked = cache(async (id: string): Promise<Drill | null> => drillOf(await requestDatabase(), id));
+const asked = cache(async (id: string): Promise<Drill | null> => {
+  const db = await requestDatabase();
+  return drillOf(db, (await currentGolfer(db))?.id ?? null, id);
+});
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: (await asked((await params).id))?.name ?? "No such drill" };
@@ -77,11 +80,11 @@ export default async function DrillPage({ params, searchParams }: Props) {
       <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill, stage.id, null, golfer)} golfer={golfer}>
         <section>
           <h2 className="mb-2 text-[23px]">Stages</h2>
-          <Stages drillId={drill.id} stages={drill.stages.map((s, i) => shown(s, standings[i]))} here={stage.id} goOn={known ? goOn : null} />
+          <Stages drillId={drill.id} stages={drill.stages.map((s, i) => shown(s, standings[i]))} here={stage.id} goOn={known ? goOn.bind(null, known.id) : null} />
           {stage.note && <p className="mt-2 text-[15px] text-ink-2">{stage.note}</p>}
         </section>
       </DrillView>
-      {known && turns && <StanceTest statureCm={known.statureCm} units={known.units} armSpanCm={known.armSpanCm} stance={known.stance} compared={compareStances(turns)} keepReach={keepReach} keepStance={keepStance} />}
+      {known && turns && <StanceTest statureCm={known.statureCm} units={known.units} armSpanCm={known.armSpanCm} stance={known.stance} compared={compareStances(turns)} keepReach={keepReach.bind(null, known.id)} keepStance={keepStance.bind(null, known.id)} />}
       <div className="mt-10 grid gap-x-12 gap-y-8 border-t border-hair pt-8 md:grid-cols-2 xl:grid-cols-4">
         <section>
           <h2 className="mb-2 text-[23px]">Set up</h2>
@@ -116,7 +119,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
         </section>
       )}
       <section className="mt-8 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-hair pt-6">
-        {mine ? <Button asChild><Link href={`/drills/${drill.id}/edit`}>Change it</Link></Button> : known && <form action={copyDrill.bind(null, drill.id)}><Button type="submit">Make a copy of your own</Button></form>}
+        {mine ? <Button asChild><Link href={`/drills/${drill.id}/edit`}>Change it</Link></Button> : known && <form action={copyDrill.bind(null, known.id, drill.id)}><Button type="submit">Make a copy of your own</Button></form>}
         <Button look="quiet" asChild><a href={`/api/drills/${drill.id}`} download>Save as a file</a></Button>
         <p className="text-[15px] text-ink-2">{drill.basedOn ? <>Version {drill.version} of your own, made from <DrillLink id={drill.basedOn} />.</> : "A copy has bands, words, stages and dose of your own; this one stays as it is."}</p>
       </section>

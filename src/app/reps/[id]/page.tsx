@@ -1,6 +1,5 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { requestDatabase } from "@/server/db/request";
 import { bin } from "@/app/logActions";
 import { whoever } from "@/app/whoever";
 import { bestRep } from "@/server/reps/best";
@@ -10,14 +9,15 @@ import { RepReview } from "@/ui/review/repReview";
 type Props = { params: Promise<{ id: string }> };
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  const rep = await findRep(await requestDatabase(), (await params).id);
+  const { db, golfer } = await whoever();
+  const rep = await findRep(db, golfer.id, (await params).id);
   return { title: rep ? `Rep ${rep.number}, ${rep.drill ?? "measured"}` : "No such rep" };
 }
 
 export default async function RepPage({ params }: Props) {
   const { db, golfer } = await whoever();
-  const rep = await findRep(db, (await params).id);
+  const rep = await findRep(db, golfer.id, (await params).id);
   if (!rep) notFound();
   const best = rep.drillId && rep.stage ? await bestRep(db, golfer.id, rep.drillId, rep.stage.id, rep.id) : null;
-  return <RepReview key={rep.id} rep={rep} best={best} bin={bin} />;
+  return <RepReview key={rep.id} rep={rep} best={best} bin={bin.bind(null, golfer.id)} />;
 }

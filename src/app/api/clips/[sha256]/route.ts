@@ -1,3 +1,3 @@
 import { blobRoute } from "@/server/http/blobRoute";
 
-export const { PUT, GET } = blobRoute("clips", "video/mp4");
+export const { PUT, GET, HEAD } = blobRoute("clips", "video/mp4");

@@ -1,3 +1,3 @@
 import { blobRoute } from "@/server/http/blobRoute";
 
-export const { PUT, GET } = blobRoute("tracks", "application/octet-stream");
+export const { PUT, GET, HEAD } = blobRoute("tracks", "application/octet-stream");

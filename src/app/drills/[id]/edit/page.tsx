@@ -30,7 +30,7 @@ export default async function EditPage({ params }: { params: Promise<{ id: strin
       key={id} id={id} file={fileOf(latest.drill)} version={latest.version} golfer={{ statureCm: golfer.statureCm, units: golfer.units }}
       versions={versions.map((v) => ({ version: v.version, when: shortTime(v.at), file: fileOf(v.drill), reps: own.filter((r) => r.by.version === v.version).length }))}
       reps={reps.map(({ by: _by, at: _at, boutId: _bout, ...r }) => r)} older={{ reps: older.length, changes, by: older[0]?.by.version ?? null }}
-      actions={{ keep: keepDrill, back: backToVersion, judgeAgain: judgeDrillAgain, bin: binDrill }}
+      actions={{ keep: keepDrill.bind(null, golfer.id), back: backToVersion.bind(null, golfer.id), judgeAgain: judgeDrillAgain.bind(null, golfer.id), bin: binDrill.bind(null, golfer.id) }}
     />
   );
 }

@@ -12,9 +12,10 @@ export const metadata: Metadata = { title: "Before the first rep" };
 export default async function ReadyPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const db = await requestDatabase();
-  const [drill, golfer] = await Promise.all([drillOf(db, id), currentGolfer(db)]);
-  if (!drill) notFound();
+  const golfer = await currentGolfer(db);
   if (!golfer) redirect("/begin");
+  const drill = await drillOf(db, golfer.id, id);
+  if (!drill) notFound();
   const own = drill.cautions.filter((c) => !CAUTIONS.includes(c));
   return (
     <>
@@ -22,7 +23,7 @@ export default async function ReadyPage({ params }: { params: Promise<{ id: stri
       <h1 className="mt-1 text-[34px] md:text-[46px]">Before the first rep</h1>
       <p className="mt-2 text-[17px]">{drill.name}. Asked once for each drill.</p>
       <div className="mt-8 grid gap-x-16 gap-y-10 md:grid-cols-[1fr_360px]">
-        <SelfCheck drill={{ notWhen: drill.notWhen }} goOn={cautionsRead.bind(null, drill.id)} />
+        <SelfCheck drill={{ notWhen: drill.notWhen }} goOn={cautionsRead.bind(null, golfer.id, drill.id)} />
         <section className="order-first md:order-none">
           <h2 className="mb-2 text-[23px]">Take care</h2>
           <ul className="grid gap-2 text-[17px]">

@@ -1,11 +1,15 @@
-import { database } from "@/server/db/open";
+import { head, ownApi, refusal } from "@/server/http/api";
+import { lazyStream } from "@/server/http/lazyStream";
 import { findRep } from "@/server/reps/queries";
 import { repPackage } from "@/server/reps/repPackage";
 import { repFileName } from "@/ui/review/repFileName";
 
 /** A rep with all that belongs to it, as one ZIP. */
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const rep = await findRep(await database(), (await params).id);
-  if (!rep) return Response.json({ message: "This rep is not there any more." }, { status: 404 });
-  return new Response(await repPackage(rep), { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${repFileName(rep)}.zip"` } });
-}
+export const GET = ownApi<{ id: string }>(async ({ db, golfer }, { id }) => {
+  const rep = await findRep(db, golfer.id, id);
+  if (!rep) return refusal("This rep is not there any more.", 404);
+  const write = await repPackage(rep);
+  return new Response(lazyStream(write), { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${repFileName(rep)}.zip"` } });
+});
+
+export const HEAD = head("application/zip");

@@ -1,0 +1,48 @@
+import { existsSync, readFileSync } from "node:fs";
+import { mkdir, rename, rm } from "node:fs/promises";
+import path from "node:path";
+import { syncFolder, writeDurably } from "./durable";
+import { storePaths } from "./paths";
+import type { AboutStanding } from "./standing";
+
+/**
+ * Puts `db.next` in the place of `db`, which stands in `before/` afterwards. The database must be closed. It is written down first
+ * (`swap.json`), so a process that is killed in between is finished, or taken back, at the next start.
+ *
+ * @returns the name under which the old one stands
+ */
+export async function swapIn(dir: string, about: AboutStanding): Promise<string> {
+  const paths = storePaths(dir);
+  const id = `${about.at.replace(/[:.]/g, "-").slice(0, 23)}-${about.act.replace(" ", "-")}`;
+  const beside = path.join(paths.before, id);
+  await mkdir(beside, { recursive: true });
+  await writeDurably(path.join(beside, "about.json"), `${JSON.stringify(about)}\n`);
+  await writeDurably(paths.swap, `${JSON.stringify({ id })}\n`);
+  if (existsSync(paths.db)) await rename(paths.db, path.join(beside, "db"));
+  await rename(paths.next, paths.db);
+  await syncFolder(dir);
+  await rm(paths.swap, { force: true });
+  return id;
+}
+
+/** Finishes a swap that was broken off, or takes it back; removes a database that was not finished. Before anything is opened. */
+export async function finishSwap(dir: string): Promise<void> {
+  const paths = storePaths(dir);
+  const id = pending(paths.swap);
+  if (id !== null && existsSync(paths.next)) {
+    const beside = path.join(paths.before, id);
+    if (existsSync(path.join(beside, "db")) && !existsSync(paths.db)) await rename(paths.next, paths.db);
+    else if (!existsSync(path.join(beside, "db"))) await rm(beside, { recursive: true, force: true });
+  }
+  await rm(paths.next, { recursive: true, force: true });
+  await rm(paths.swap, { force: true });
+}
+
+function pending(file: string): string | null {
+  try {
+    const { id } = JSON.parse(readFileSync(file, "utf8")) as { id: unknown };
+    return typeof id === "string" && /^[\w-]{1,60}$/.test(id) ? id : null;
+  } catch {
+    return null;
+  }
+}
