@@ -1,10 +1,10 @@
 import type { NextConfig } from "next";
+import { contentPolicy } from "./src/contentPolicy";
 
 const LOCAL_HOST = String.raw`(127\.0\.0\.1|localhost|\[::1\])(:\d+)?`;
-const dev = process.env.NODE_ENV === "development";
 
 const config: NextConfig = {
-  serverExternalPackages: ["@electric-sql/pglite", "pg", "@mediabunny/server", "node-av"],
+  serverExternalPackages: ["@electric-sql/pglite", "fs-native-extensions", "pg", "@mediabunny/server", "node-av"],
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
   poweredByHeader: false,
@@ -25,12 +25,10 @@ const config: NextConfig = {
         { key: "Cross-Origin-Resource-Policy", value: "same-origin" },
         { key: "X-Content-Type-Options", value: "nosniff" },
         { key: "Referrer-Policy", value: "no-referrer" },
-        {
-          key: "Content-Security-Policy",
-          value: `default-src 'self'; script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'${dev ? " 'unsafe-eval'" : ""}; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; media-src 'self' blob:; worker-src 'self' blob:; connect-src 'self'; frame-ancestors 'none'; form-action 'self'; base-uri 'self'`,
-        },
       ],
     },
+    // Pages have a policy of their own, with a nonce (src/proxy.ts).
+    { source: "/:where(api|_next|runtime|samples)/:path*", headers: [{ key: "Content-Security-Policy", value: contentPolicy(null) }] },
     { source: "/runtime/:path*", headers: [{ key: "Cache-Control", value: "public, max-age=31536000, immutable" }] },
   ],
 };

@@ -1,8 +1,7 @@
 import { rm } from "node:fs/promises";
-import path from "node:path";
 import { healBlobs } from "./blobs/heal";
 import { DataInUseError } from "./db/lock";
-import { dataDir } from "./dataDir";
+import { dataDir, under } from "./dataDir";
 import { openedStore } from "./db/open";
 import { emptyBin } from "./practice/bin";
 import { DamagedStoreError, damageWords } from "./store/damage";
@@ -20,7 +19,7 @@ export async function start(): Promise<void> {
     if (own) own.onDamage = (error) => void endDamaged(dir, damageWords(dir, error.message));
     await removePage(dir);
     // What a backup or a restore that was broken off had laid aside.
-    await rm(path.join(dir, "tmp"), { recursive: true, force: true });
+    await rm(under(dir, "tmp"), { recursive: true, force: true });
     await emptyBin(db);
     const { lostFilms, orphans } = await healBlobs(db);
     if (lostFilms || orphans) console.log(`mended the store: ${lostFilms} films are gone, ${orphans} files that no rep uses were moved to lost/`);
@@ -37,6 +36,6 @@ export async function start(): Promise<void> {
 /** Says what is damaged, on the terminal and as a page, and ends: a server whose data can't be trusted answers nothing. */
 async function endDamaged(dir: string, lines: string[]): Promise<never> {
   await writePage(dir, lines).catch(() => undefined);
-  console.error(`\n${lines.join("\n")}\nThe same as a page: ${path.join(dir, "what-is-wrong.html")}\n`);
+  console.error(`\n${lines.join("\n")}\nThe same as a page: ${under(dir, "what-is-wrong.html")}\n`);
   process.exit(EXIT.damage);
 }

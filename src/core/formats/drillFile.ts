@@ -1,11 +1,12 @@
 import { z } from "zod";
 import { DRILLS, type Check, type Drill, type Stage } from "../drills";
 import { MEASURE_IDS, type MeasureId } from "../measures/catalogue";
+import { DRILL_FILE_TOO_LARGE, LARGEST_DRILL_FILE } from "./drillFileSize";
+import { CANT_SHOW, isShown } from "./shownText";
 
 /** An own drill as a file: a built-in drill's movement with bands, words, stages and dose of one's own. Lengths in cm for a golfer of 178 cm. */
 
-const MOST_BYTES = 200_000;
-const line = (most: number) => z.string().trim().min(1, "Write something.").max(most, `${most} letters at most.`).refine((s) => !/[\u0000-\u0008\u000b-\u001f\u007f\u202a-\u202e\u2066-\u2069]/.test(s), "Holds letters that can't be shown.");
+const line = (most: number) => z.string().trim().min(1, "Write something.").max(most, `${most} letters at most.`).refine(isShown, CANT_SHOW);
 const lines = (most: number, length: number) => z.array(line(length)).max(most, `${most} at most.`);
 /** Read from 5 m and spoken: four words at most. */
 const cue = line(40).refine((s) => s.split(/\s+/).length <= 4, "Four words at most.");
@@ -69,7 +70,7 @@ export type ReadDrill = { ok: true; file: DrillFile } | { ok: false; problems: F
  * @example readDrillFile('{"format": "kingfisher-drill"}') // { ok: false, problems: [{ where: "schema", … }, …] }
  */
 export function readDrillFile(text: string): ReadDrill {
-  if (text.length > MOST_BYTES) return bad("the file", `It is larger than a drill can be (${Math.round(MOST_BYTES / 1000)} kB).`);
+  if (text.length > LARGEST_DRILL_FILE) return bad("the file", DRILL_FILE_TOO_LARGE);
   let json: unknown;
   try {
     json = JSON.parse(text);

@@ -1,5 +1,6 @@
 import Papa from "papaparse";
 import type { InsoleReading } from "../practice/insoles/reading";
+import { writeCsv } from "./csv";
 
 export type ReadInsoles = { ok: true; reading: InsoleReading } | { ok: false; message: string };
 
@@ -39,5 +40,5 @@ export function readInsolesCsv(text: string): ReadInsoles {
 /** The same as a file. */
 export function insolesCsv({ t, left, right }: InsoleReading): string {
   const round = (v: number) => Math.round(v * 10) / 10;
-  return Papa.unparse({ fields: ["t_ms", ...LOADS], data: Array.from(t, (ms, i) => [ms, left.heel[i]!, left.toe[i]!, right.heel[i]!, right.toe[i]!].map(round)) }, { newline: "\r\n" });
+  return writeCsv(["t_ms", ...LOADS], Array.from(t, (ms, i) => [ms, left.heel[i]!, left.toe[i]!, right.heel[i]!, right.toe[i]!].map(round)));
 }

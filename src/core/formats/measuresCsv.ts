@@ -1,5 +1,5 @@
-import Papa from "papaparse";
 import type { Measured, Verdict } from "../judge/verdict";
+import { writeCsv } from "./csv";
 import { CATALOGUE, type MeasureId } from "../measures/catalogue";
 
 /** What a table of measures is made of. */
@@ -26,5 +26,5 @@ export function measuresCsv(reps: readonly MeasuredRep[]): string {
       const check = verdict?.checks.find((c) => c.measure === id);
       return [rep, bout, drill, stage, at, id, CATALOGUE[id as MeasureId]?.name ?? id, m.value, m.u, m.unit, m.state, m.reason ?? null, check?.band[0] ?? null, check?.band[1] ?? null, check?.result ?? null];
     }));
-  return Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: "\r\n" });
+  return writeCsv(COLUMNS, rows);
 }

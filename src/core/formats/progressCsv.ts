@@ -1,5 +1,5 @@
-import Papa from "papaparse";
 import type { CheckVerdict } from "../judge/verdict";
+import { writeCsv } from "./csv";
 import { CATALOGUE } from "../measures/catalogue";
 
 interface DottedBout {
@@ -12,7 +12,7 @@ interface DottedBout {
 
 /** What each check said of each rep as CSV (RFC 4180, UTF-8, comma, point as the decimal mark): a row a rep and check; docs/formats.md. */
 export const progressCsv = (bouts: readonly DottedBout[]): string =>
-  Papa.unparse({
-    fields: ["bout", "day", "at", "feltShare", "rep", "check", "measure", "value", "u", "unit", "bandLow", "bandHigh", "result"],
-    data: bouts.flatMap((b) => b.reps.flatMap((r) => r.checks.map((c) => [b.id, b.day, new Date(b.startedAt).toISOString(), b.feltShare, r.id, c.id, c.measure, c.value, c.u, CATALOGUE[c.measure].unit, c.band[0], c.band[1], c.result]))),
-  }, { newline: "\r\n" });
+  writeCsv(
+    ["bout", "day", "at", "feltShare", "rep", "check", "measure", "value", "u", "unit", "bandLow", "bandHigh", "result"],
+    bouts.flatMap((b) => b.reps.flatMap((r) => r.checks.map((c) => [b.id, b.day, new Date(b.startedAt).toISOString(), b.feltShare, r.id, c.id, c.measure, c.value, c.u, CATALOGUE[c.measure].unit, c.band[0], c.band[1], c.result]))),
+  );

@@ -1,9 +1,9 @@
 import { createWriteStream, readFileSync } from "node:fs";
 import { mkdir } from "node:fs/promises";
-import path from "node:path";
-import { finished } from "node:stream/promises";
+import { pipeline } from "node:stream/promises";
 import { PGlite } from "@electric-sql/pglite";
 import { drizzle } from "drizzle-orm/pglite";
+import { under } from "../dataDir";
 import { migrationsFolder, type Db } from "../db/open";
 import { rowLines } from "./rowLines";
 import { changes, readRows, TABLES, writeRows } from "./tables";
@@ -21,22 +21,21 @@ export async function broughtUp(from: number, tables: readonly string[], rows: (
   try {
     const db = drizzle(client) as unknown as Db;
     const apply = async (which: (idx: number) => boolean) => {
-      for (const { idx, tag } of changes()) if (which(idx)) for (const statement of readFileSync(path.join(migrationsFolder(), `${tag}.sql`), "utf8").split("--> statement-breakpoint")) await client.exec(statement);
+      for (const { idx, tag } of changes()) if (which(idx)) for (const statement of readFileSync(under(migrationsFolder(), `${tag}.sql`), "utf8").split("--> statement-breakpoint")) await client.exec(statement);
     };
     await apply((idx) => idx <= from);
     for (const table of TABLES) if (tables.includes(table)) for await (const some of rowLines(rows(table))) await writeRows(db, table, some);
     await apply((idx) => idx > from);
-    const up = path.join(aside, "up");
+    const up = under(aside, "up");
     await mkdir(up, { recursive: true });
     await db.transaction(async (tx) => {
       for (const table of TABLES) {
-        const out = createWriteStream(path.join(up, `${table}.ndjson`));
-        for await (const some of readRows(tx as unknown as Db, table)) out.write(`${some.join("\n")}\n`);
-        out.end();
-        await finished(out);
+        await pipeline(async function* () {
+          for await (const some of readRows(tx as unknown as Db, table)) yield `${some.join("\n")}\n`;
+        }, createWriteStream(under(up, `${table}.ndjson`)));
       }
     });
-    return (table) => path.join(up, `${table}.ndjson`);
+    return (table) => under(up, `${table}.ndjson`);
   } finally {
     await client.close();
   }

@@ -3,7 +3,7 @@ import { mkdir, rm, stat, truncate } from "node:fs/promises";
 import path from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { dataDir } from "../dataDir";
+import { dataDir, under } from "../dataDir";
 import { database } from "../db/open";
 import { healBlobs } from "../blobs/heal";
 import { BackupError } from "./backupError";
@@ -35,7 +35,7 @@ const JOB = /^[0-9a-f-]{36}$/;
 /** Where a backup that is brought in is put together. @throws RangeError for a name that could be a path */
 export function incoming(job: string): string {
   if (!JOB.test(job)) throw new RangeError("a job is named by a UUID");
-  return path.join(dataDir(), "tmp", `incoming-${job}.zip`);
+  return under(dataDir(), "tmp", `incoming-${job}.zip`);
 }
 
 /** Bytes that have arrived. */

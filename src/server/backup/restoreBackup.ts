@@ -9,7 +9,7 @@ import { BlobReader, configure, TextWriter, ZipReader, type FileEntry } from "@z
 import { z } from "zod";
 import { backupManifest, type BackupManifest } from "../../core/formats/backup";
 import { BlobMismatchError, putBlob, type BlobKind } from "../blobs/blobs";
-import { dataDir } from "../dataDir";
+import { dataDir, under } from "../dataDir";
 import type { Db } from "../db/open";
 import { BackupError } from "./backupError";
 import { broughtUp } from "./broughtUp";
@@ -34,7 +34,7 @@ const FREE = 200e6;
  * @throws BackupError with why, in words
  */
 export async function restoreBackup(file: string, done?: (bytes: number, of: number) => void): Promise<BackupManifest> {
-  const aside = path.join(dataDir(), "tmp", `restore-${path.basename(file)}`);
+  const aside = under(dataDir(), "tmp", `restore-${path.basename(file)}`);
   const zip = new ZipReader(new BlobReader(await openAsBlob(file)));
   try {
     const entries = new Map((await zip.getEntries().catch(() => broken())).flatMap((e) => (e.directory ? [] : [[e.filename, e] as const])));
@@ -50,7 +50,7 @@ export async function restoreBackup(file: string, done?: (bytes: number, of: num
     if (total + FREE > bavail * bsize) throw new BackupError(`It takes ${mb(total)} MB and there are ${mb(bavail * bsize)} MB free. Free some space first.`);
     await mkdir(aside, { recursive: true });
     let read = 0;
-    const rows = (name: string) => path.join(aside, `${name}.ndjson`);
+    const rows = (name: string) => under(aside, `${name}.ndjson`);
     for (const t of manifest.tables) {
       await extracted(entries.get(`rows/${t.name}.ndjson`)!, t, rows(t.name));
       done?.((read += t.bytes), total);

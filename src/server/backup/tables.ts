@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
-import path from "node:path";
 import { sql } from "drizzle-orm";
+import { under } from "../dataDir";
 import { migrationsFolder, type Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
 
@@ -12,7 +12,7 @@ export type TableName = (typeof TABLES)[number];
 const AT_A_TIME = 2000;
 
 /** The changes of the tables in their order. */
-export const changes = (): { idx: number; tag: string }[] => (JSON.parse(readFileSync(path.join(migrationsFolder(), "meta", "_journal.json"), "utf8")) as { entries: { idx: number; tag: string }[] }).entries;
+export const changes = (): { idx: number; tag: string }[] => (JSON.parse(readFileSync(under(migrationsFolder(), "meta", "_journal.json"), "utf8")) as { entries: { idx: number; tag: string }[] }).entries;
 
 /** Number of the last change: the shape that rows have now. */
 export const schemaNow = (): number => changes().at(-1)!.idx;

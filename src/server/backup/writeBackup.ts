@@ -1,15 +1,13 @@
 import { createHash, randomUUID } from "node:crypto";
-import { once } from "node:events";
 import { createReadStream, createWriteStream } from "node:fs";
 import { mkdir, rm } from "node:fs/promises";
-import path from "node:path";
 import { Readable } from "node:stream";
-import { finished } from "node:stream/promises";
+import { pipeline } from "node:stream/promises";
 import { configure, TextReader, ZipWriter } from "@zip.js/zip.js";
 import { eq } from "drizzle-orm";
 import type { BackupManifest } from "../../core/formats/backup";
 import { blobSize, readBlob, type BlobKind } from "../blobs/blobs";
-import { dataDir } from "../dataDir";
+import { dataDir, under } from "../dataDir";
 import type { Db } from "../db/open";
 import { clip, rep } from "../db/schema";
 import { readRows, schemaNow, TABLES } from "./tables";
@@ -27,10 +25,10 @@ export interface Backup {
 
 /** Lays the rows of one instant aside and counts the files: what is saved meanwhile is not in it. */
 export async function openBackup(db: Db): Promise<Backup> {
-  const aside = path.join(dataDir(), "tmp", `backup-${randomUUID()}`);
+  const aside = under(dataDir(), "tmp", `backup-${randomUUID()}`);
   await mkdir(aside, { recursive: true });
   const end = () => rm(aside, { recursive: true, force: true });
-  const fileOf = (table: string) => path.join(aside, `${table}.ndjson`);
+  const fileOf = (table: string) => under(aside, `${table}.ndjson`);
   try {
     const found = await db.transaction(async (tx) => {
       const tables: BackupManifest["tables"] = [];
@@ -52,18 +50,17 @@ export async function openBackup(db: Db): Promise<Backup> {
 }
 
 async function dump(tx: Db, table: string, file: string): Promise<{ rows: number; bytes: number; sha256: string }> {
-  const out = createWriteStream(file);
   const hash = createHash("sha256");
   let [rows, bytes] = [0, 0];
-  for await (const some of readRows(tx, table)) {
-    const text = Buffer.from(`${some.join("\n")}\n`);
-    hash.update(text);
-    rows += some.length;
-    bytes += text.length;
-    if (!out.write(text)) await once(out, "drain");
-  }
-  out.end();
-  await finished(out);
+  await pipeline(async function* () {
+    for await (const some of readRows(tx, table)) {
+      const text = Buffer.from(`${some.join("\n")}\n`);
+      hash.update(text);
+      rows += some.length;
+      bytes += text.length;
+      yield text;
+    }
+  }, createWriteStream(file));
   return { rows, bytes, sha256: hash.digest("hex") };
 }
 

@@ -1,10 +1,10 @@
 import { createHash, randomUUID } from "node:crypto";
-import { createReadStream, createWriteStream } from "node:fs";
-import { mkdir, open, readdir, rename, rm, stat } from "node:fs/promises";
+import { constants, createReadStream, createWriteStream } from "node:fs";
+import { lstat, mkdir, open, readdir, rename, rm } from "node:fs/promises";
 import path from "node:path";
 import { Transform, type Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { dataDir } from "../dataDir";
+import { dataDir, under } from "../dataDir";
 
 /** Films and tracks as files named by the sha-256 of their bytes. */
 export type BlobKind = "clips" | "tracks";
@@ -18,7 +18,7 @@ const SHA256 = /^[0-9a-f]{64}$/;
 /** @throws RangeError when the name is not a sha-256 in hex (and so could be a path) */
 export function blobPath(kind: BlobKind, sha256: string): string {
   if (!SHA256.test(sha256)) throw new RangeError("a blob is named by 64 hexadecimal digits");
-  return path.join(/* turbopackIgnore: true */ dataDir(), kind, sha256.slice(0, 2), sha256);
+  return under(dataDir(), kind, sha256.slice(0, 2), sha256);
 }
 
 /**
@@ -55,24 +55,28 @@ export async function putBlob(kind: BlobKind, sha256: string, bytes: Readable): 
   }
 }
 
+/** A link in a blob's place may point anywhere: it is not followed. */
+const NO_LINKS = constants.O_RDONLY | constants.O_NOFOLLOW;
+
 /** Size of a stored blob in bytes, or null when it is not there. */
 export async function blobSize(kind: BlobKind, sha256: string): Promise<number | null> {
   try {
-    return (await stat(blobPath(kind, sha256))).size;
+    const found = await lstat(blobPath(kind, sha256));
+    return found.isFile() ? found.size : null;
   } catch {
     return null;
   }
 }
 
-export const readBlob = (kind: BlobKind, sha256: string, range?: { start: number; end: number }): Readable => createReadStream(blobPath(kind, sha256), range);
+export const readBlob = (kind: BlobKind, sha256: string, range?: { start: number; end: number }): Readable => createReadStream(blobPath(kind, sha256), { ...range, flags: NO_LINKS as unknown as string });
 
 /** Names of all stored blobs of a kind; leftovers of writes that were broken off are removed on the way, if none is going on (`clean`). */
 export async function sweepBlobs(kind: BlobKind, clean = true): Promise<string[]> {
-  const root = path.join(/* turbopackIgnore: true */ dataDir(), kind);
+  const root = under(dataDir(), kind);
   const names: string[] = [];
   for (const entry of await readdir(root, { recursive: true, withFileTypes: true }).catch(() => [])) {
     if (!entry.isFile()) continue;
-    if (clean && entry.name.endsWith(".part")) await rm(path.join(entry.parentPath, entry.name), { force: true });
+    if (clean && entry.name.endsWith(".part")) await rm(under(entry.parentPath, entry.name), { force: true });
     else if (SHA256.test(entry.name)) names.push(entry.name);
   }
   return names;

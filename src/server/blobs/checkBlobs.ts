@@ -1,13 +1,11 @@
 import { createHash } from "node:crypto";
-import { createReadStream } from "node:fs";
 import { mkdir, rename } from "node:fs/promises";
-import path from "node:path";
 import { setImmediate } from "node:timers/promises";
 import { eq } from "drizzle-orm";
-import { dataDir } from "../dataDir";
+import { dataDir, under } from "../dataDir";
 import type { Db } from "../db/open";
 import { clip } from "../db/schema";
-import { blobPath, sweepBlobs, type BlobKind } from "./blobs";
+import { blobPath, readBlob, sweepBlobs, type BlobKind } from "./blobs";
 
 /** Files that were held against their hashes since the program started; known to every part of the server. */
 const holder = globalThis as { __kingfisherChecked?: Set<string> };
@@ -17,7 +15,7 @@ const checked = (): Set<string> => (holder.__kingfisherChecked ??= new Set());
 export async function isWhole(kind: BlobKind, sha256: string): Promise<boolean> {
   const hash = createHash("sha256");
   try {
-    for await (const chunk of createReadStream(blobPath(kind, sha256)) as AsyncIterable<Buffer>) hash.update(chunk);
+    for await (const chunk of readBlob(kind, sha256) as AsyncIterable<Buffer>) hash.update(chunk);
   } catch {
     return false;
   }
@@ -26,9 +24,9 @@ export async function isWhole(kind: BlobKind, sha256: string): Promise<boolean> 
 
 /** Puts a damaged film or track aside, so that the right one can come in its place; a film is not kept any more until it does. */
 export async function putAside(db: Db, kind: BlobKind, sha256: string): Promise<void> {
-  const aside = path.join(dataDir(), "damaged");
+  const aside = under(dataDir(), "damaged");
   await mkdir(aside, { recursive: true });
-  await rename(blobPath(kind, sha256), path.join(aside, `${sha256}-${Date.now()}`)).catch(() => undefined);
+  await rename(blobPath(kind, sha256), under(aside, `${sha256}-${Date.now()}`)).catch(() => undefined);
   if (kind === "clips") await db.update(clip).set({ kept: false }).where(eq(clip.sha256, sha256));
 }
 

@@ -1,7 +1,7 @@
 import { mkdir, rename } from "node:fs/promises";
 import path from "node:path";
 import { eq, inArray } from "drizzle-orm";
-import { dataDir } from "../dataDir";
+import { dataDir, under } from "../dataDir";
 import type { Db } from "../db/open";
 import { clip, rep } from "../db/schema";
 import { listStanding } from "../store/standing";
@@ -29,8 +29,8 @@ export async function healBlobs(db: Db): Promise<{ lostFilms: number; orphans: n
     ...[...tracks].filter((t) => !usedTracks.has(t)).map((t) => blobPath("tracks", t)),
   ];
   if (!usedTracks.size || listStanding(dataDir()).length) return { lostFilms: lost.length, orphans: 0, unknown: orphans.length };
-  const aside = path.join(dataDir(), "lost");
+  const aside = under(dataDir(), "lost");
   if (orphans.length) await mkdir(aside, { recursive: true });
-  await Promise.all(orphans.map((file) => rename(file, path.join(aside, path.basename(file)))));
+  await Promise.all(orphans.map((file) => rename(file, under(aside, path.basename(file)))));
   return { lostFilms: lost.length, orphans: orphans.length, unknown: 0 };
 }

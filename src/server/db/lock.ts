@@ -1,6 +1,6 @@
 import { closeSync, ftruncateSync, mkdirSync, openSync, readFileSync, writeSync } from "node:fs";
-import path from "node:path";
 import { tryLock } from "fs-native-extensions";
+import { under } from "../dataDir";
 
 /** Another process has this data open. The database itself would not notice, and rows would be lost. */
 export class DataInUseError extends Error {
@@ -20,7 +20,7 @@ export class DataInUseError extends Error {
  */
 export function lockData(dir: string): () => void {
   mkdirSync(dir, { recursive: true });
-  const file = path.join(/* turbopackIgnore: true */ dir, "kingfisher.lock");
+  const file = under(dir, "kingfisher.lock");
   const fd = openSync(file, "a+");
   if (!tryLock(fd)) {
     closeSync(fd);

@@ -1,9 +1,8 @@
 import { existsSync } from "node:fs";
 import { cp, rename, rm } from "node:fs/promises";
-import path from "node:path";
 import type { PGlite } from "@electric-sql/pglite";
 import { sql } from "drizzle-orm";
-import { dataDir } from "../dataDir";
+import { dataDir, under } from "../dataDir";
 import { countRows, missing, readCensus, writeCensus } from "../store/census";
 import { DamagedStoreError, hasBlobs, lookOver } from "../store/damage";
 import { storePaths } from "../store/paths";
@@ -52,7 +51,7 @@ export async function closeDatabase(): Promise<void> {
   if (opened) await (await opened).close();
 }
 
-export const migrationsFolder = (): string => path.join(/* turbopackIgnore: true */ process.cwd(), "drizzle");
+export const migrationsFolder = (): string => under(process.cwd(), "drizzle");
 
 async function open(): Promise<Opened> {
   const dir = dataDir();

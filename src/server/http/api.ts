@@ -42,4 +42,4 @@ export const ownApi = <P = Record<string, never>>(handle: (at: { request: Reques
   });
 
 /** A HEAD of its own: what a GET would be answered with, without doing any of it. */
-export const head = (type: string) => api(() => new Response(null, { headers: { "content-type": type } }));
+export const head = <P = Record<string, never>>(type: string) => api<P>(() => new Response(null, { headers: { "content-type": type } }));

@@ -1,5 +1,6 @@
 import { and, eq } from "drizzle-orm";
 import { z } from "zod";
+import { CANT_SHOW, isLine, isShown } from "../../core/formats/shownText";
 import { flight } from "../../core/practice/flight";
 import type { Db } from "../db/open";
 import { bout, session } from "../db/schema";
@@ -7,12 +8,12 @@ import { ownedBy } from "../golfers/whose";
 import { reword } from "./recount";
 
 /** A line that may be left out: nothing where only blanks are written. */
-export const line = (most: number) => z.string().trim().max(most).transform((s) => s || null).nullable();
+export const line = (most: number) => z.string().trim().max(most).refine(isShown, CANT_SHOW).transform((s) => s || null).nullable();
 
 /** What a golfer writes beside a bout; all of it may be left out. */
 export const boutRow = z.object({
   place: line(60), weather: line(60), sessionNote: line(2000),
-  club: line(40), ball: line(40), note: line(2000), tags: z.array(z.string().trim().min(1).max(30)).max(12),
+  club: line(40), ball: line(40), note: line(2000), tags: z.array(z.string().trim().min(1).max(30).refine(isLine, CANT_SHOW)).max(12),
   feltShare: z.number().min(0).max(100).nullable(), touched: z.number().int().min(0).max(500).nullable(), flight: flight.nullable(),
 });
 export type BoutRow = z.infer<typeof boutRow>;

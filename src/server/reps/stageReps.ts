@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, desc, inArray, isNull, sql } from "drizzle-orm";
 import type { Drill } from "../../core/drills";
 import { LAST, type StageRep } from "../../core/practice/ladder";
 import type { Db } from "../db/open";

@@ -1,8 +1,8 @@
 import { spawn } from "node:child_process";
 import { readdirSync, readFileSync } from "node:fs";
 import { cp, mkdir, readdir, rename, rm, stat, statfs } from "node:fs/promises";
-import path from "node:path";
 import { z } from "zod";
+import { under } from "../dataDir";
 import type { OneDatabase } from "../db/oneDatabase";
 import { writeDurably } from "./durable";
 import type { RowCounts } from "./census";
@@ -32,8 +32,8 @@ export function listCopies(dir: string): Copy[] {
   }
   return names.flatMap((name) => {
     try {
-      const { at, bytes, rows } = about.parse(JSON.parse(readFileSync(path.join(copies, name, "about.json"), "utf8")));
-      return [{ name, dir: path.join(copies, name), at: new Date(at), bytes, rows, checked: true }];
+      const { at, bytes, rows } = about.parse(JSON.parse(readFileSync(under(copies, name, "about.json"), "utf8")));
+      return [{ name, dir: under(copies, name), at: new Date(at), bytes, rows, checked: true }];
     } catch {
       return [];
     }
@@ -56,21 +56,21 @@ export class NoCopyError extends Error {
 export async function makeCopy(dir: string, database: OneDatabase): Promise<Copy> {
   const paths = storePaths(dir);
   const at = new Date();
-  const part = path.join(paths.copies, "unfinished");
+  const part = under(paths.copies, "unfinished");
   await rm(part, { recursive: true, force: true });
   await mkdir(part, { recursive: true });
   try {
     const needed = await sizeOf(paths.db);
     const { bavail, bsize } = await statfs(dir);
     if (bavail * bsize < needed + FREE) throw new NoCopyError(`A copy takes ${Math.ceil(needed / 1e6)} MB, and ${Math.ceil((bavail * bsize) / 1e6)} MB are free.`);
-    await database.still(() => cp(paths.db, path.join(part, "db"), { recursive: true }));
-    const rows = await readInOwnProcess(path.join(part, "db"));
+    await database.still(() => cp(paths.db, under(part, "db"), { recursive: true }));
+    const rows = await readInOwnProcess(under(part, "db"));
     const bytes = await sizeOf(part);
-    await writeDurably(path.join(part, "about.json"), `${JSON.stringify({ at: at.toISOString(), bytes, rows })}\n`);
+    await writeDurably(under(part, "about.json"), `${JSON.stringify({ at: at.toISOString(), bytes, rows })}\n`);
     const name = at.toISOString().replace(/[:.]/g, "-");
-    await rename(part, path.join(paths.copies, name));
+    await rename(part, under(paths.copies, name));
     await thinOut(dir, at);
-    return { name, dir: path.join(paths.copies, name), at, bytes, rows, checked: true };
+    return { name, dir: under(paths.copies, name), at, bytes, rows, checked: true };
   } catch (error) {
     await rm(part, { recursive: true, force: true });
     throw error;
@@ -93,7 +93,7 @@ async function thinOut(dir: string, now: Date): Promise<void> {
 
 /** Reads a database whole in a process of its own, which may end in any way. @throws NoCopyError with what it says */
 export function readInOwnProcess(db: string): Promise<RowCounts> {
-  const script = path.join(/* turbopackIgnore: true */ process.cwd(), "src/server/store/readWhole.ts");
+  const script = under(process.cwd(), "src/server/store/readWhole.ts");
   return new Promise((resolve, reject) => {
     const child = spawn("nice", ["-n", "10", process.execPath, "--import", "tsx", script, db], { stdio: ["ignore", "pipe", "pipe"] });
     let [out, err] = ["", ""];
@@ -113,5 +113,5 @@ export function readInOwnProcess(db: string): Promise<RowCounts> {
 
 async function sizeOf(dir: string): Promise<number> {
   const files = (await readdir(dir, { recursive: true, withFileTypes: true })).filter((e) => e.isFile());
-  return (await Promise.all(files.map((f) => stat(path.join(f.parentPath, f.name)).then((s) => s.size, () => 0)))).reduce((sum, n) => sum + n, 0);
+  return (await Promise.all(files.map((f) => stat(under(f.parentPath, f.name)).then((s) => s.size, () => 0)))).reduce((sum, n) => sum + n, 0);
 }

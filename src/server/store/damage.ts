@@ -1,5 +1,5 @@
 import { existsSync, readdirSync, readFileSync, statSync } from "node:fs";
-import path from "node:path";
+import { under } from "../dataDir";
 import { listCopies } from "./copies";
 import { storePaths } from "./paths";
 
@@ -22,7 +22,7 @@ export function damageWords(dir: string, what: string): string[] {
   const [copy] = listCopies(dir).filter((c) => c.checked);
   return [
     `The database in ${storePaths(dir).db} is not as it was: ${what}.`,
-    `Nothing was changed. Films lie in ${path.join(dir, "clips")}, tracks in ${path.join(dir, "tracks")}; leave them there.`,
+    `Nothing was changed. Films lie in ${under(dir, "clips")}, tracks in ${under(dir, "tracks")}; leave them there.`,
     copy
       ? `The last good copy is of ${copy.at.toISOString().slice(0, 16).replace("T", " ")} UTC, with ${copy.rows.rep} reps. To bring it back: npm run check-data -- --bring-back`
       : "There is no copy of the program's own. If you have saved a backup: npm run check-data -- --restore FILE.zip",
@@ -31,7 +31,7 @@ export function damageWords(dir: string, what: string): string[] {
 }
 
 /** Whether films or tracks of earlier reps are there: then a database belongs to them. */
-export const hasBlobs = (dir: string): boolean => ["clips", "tracks"].some((kind) => folders(path.join(dir, kind)).some((f) => folders(path.join(dir, kind, f)).length > 0));
+export const hasBlobs = (dir: string): boolean => ["clips", "tracks"].some((kind) => folders(under(dir, kind)).some((f) => folders(under(dir, kind, f)).length > 0));
 
 const folders = (dir: string): string[] => {
   try {
@@ -61,11 +61,11 @@ export function lookOver(dir: string): "new" | "there" {
     if (!hadDatabase(dir)) return "new";
     throw new DamagedStoreError(dir, existsSync(db) ? "its directory is empty" : "its directory is gone");
   }
-  const gone = NEEDED.find((name) => !existsSync(path.join(db, name)));
+  const gone = NEEDED.find((name) => !existsSync(under(db, name)));
   if (gone) throw new DamagedStoreError(dir, `${gone} is missing`);
-  const version = readFileSync(path.join(db, "PG_VERSION"), "utf8").trim();
+  const version = readFileSync(under(db, "PG_VERSION"), "utf8").trim();
   if (version !== PG_VERSION) throw new DamagedStoreError(dir, `PG_VERSION says "${version.slice(0, 20)}", this program writes ${PG_VERSION}`);
-  const { size } = statSync(path.join(db, "global/pg_control"));
+  const { size } = statSync(under(db, "global/pg_control"));
   if (size !== CONTROL_BYTES) throw new DamagedStoreError(dir, `global/pg_control has ${size} bytes, not ${CONTROL_BYTES}`);
   return "there";
 }

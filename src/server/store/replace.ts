@@ -1,6 +1,6 @@
 import { existsSync } from "node:fs";
 import { cp, mkdir, readFile, rm, writeFile } from "node:fs/promises";
-import path from "node:path";
+import { under } from "../dataDir";
 import { clearTables, readRows, schemaNow, TABLES, writeRows } from "../backup/tables";
 import { rowLines } from "../backup/rowLines";
 import { broughtUp } from "../backup/broughtUp";
@@ -68,7 +68,7 @@ async function putIn(dir: string, about: AboutStanding, rows: RowCounts): Promis
 }
 
 async function replaceOnServer({ dir, db }: Opened, about: AboutStanding, starts: StartsAs, fill: (db: Db) => Promise<void>): Promise<void> {
-  const scratch = path.join(dir, "tmp", "scratch.db");
+  const scratch = under(dir, "tmp", "scratch.db");
   if (starts === "empty")
     try {
       await makeDatabase(scratch);
@@ -88,17 +88,17 @@ async function replaceOnServer({ dir, db }: Opened, about: AboutStanding, starts
 
 /** All rows of a server's database as files in `before/`, in the place of a directory. */
 async function rowsBeside(dir: string, db: Db, about: AboutStanding): Promise<void> {
-  const beside = path.join(storePaths(dir).before, `${about.at.replace(/[:.]/g, "-").slice(0, 23)}-${about.act.replace(" ", "-")}`);
-  await mkdir(path.join(beside, "rows"), { recursive: true });
+  const beside = under(storePaths(dir).before, `${about.at.replace(/[:.]/g, "-").slice(0, 23)}-${about.act.replace(" ", "-")}`);
+  await mkdir(under(beside, "rows"), { recursive: true });
   await db.transaction(async (tx) => {
     for (const table of TABLES) {
       let text = "";
       for await (const some of readRows(tx as unknown as Db, table)) text += `${some.join("\n")}\n`;
-      await writeFile(path.join(beside, "rows", `${table}.ndjson`), text, { flush: true });
+      await writeFile(under(beside, "rows", `${table}.ndjson`), text, { flush: true });
     }
   }, { isolationLevel: "repeatable read" });
-  await writeFile(path.join(beside, "rows", "schema"), String(schemaNow()));
-  await writeDurably(path.join(beside, "about.json"), `${JSON.stringify(about)}\n`);
+  await writeFile(under(beside, "rows", "schema"), String(schemaNow()));
+  await writeDurably(under(beside, "about.json"), `${JSON.stringify(about)}\n`);
 }
 
 /** What stands beside under a name. @throws RangeError when nothing does */
@@ -119,13 +119,13 @@ export async function bringBack(id: string): Promise<void> {
     const { next } = storePaths(dir);
     await own.exchange(async () => {
       await rm(next, { recursive: true, force: true });
-      await cp(path.join(one.dir, "db"), next, { recursive: true });
+      await cp(under(one.dir, "db"), next, { recursive: true });
       await putIn(dir, whole, await changed(next, async () => undefined));
     });
   } else {
-    const rows = (table: string) => path.join(one.dir, "rows", `${table}.ndjson`);
+    const rows = (table: string) => under(one.dir, "rows", `${table}.ndjson`);
     const schema = Number(await readFile(rows("").replace(/\.ndjson$/, "schema"), "utf8"));
-    const aside = path.join(dir, "tmp", `back-${one.id}`);
+    const aside = under(dir, "tmp", `back-${one.id}`);
     const files = schema === schemaNow() ? rows : await broughtUp(schema, TABLES, rows, aside);
     await replaceDatabase(about, "empty", async (to) => {
       for (const table of TABLES) if (existsSync(files(table))) for await (const some of rowLines(files(table))) await writeRows(to, table, some);
@@ -142,7 +142,7 @@ export async function letGo(id: string): Promise<void> {
   const others = listStanding(dir).filter((s) => s.id !== id);
   const [heir] = others;
   // Another one that still stands may need them.
-  if (heir && one.files.length) await writeDurably(path.join(heir.dir, "about.json"), `${JSON.stringify(aboutStanding.parse({ ...heir, files: [...heir.files, ...one.files] }))}\n`);
+  if (heir && one.files.length) await writeDurably(under(heir.dir, "about.json"), `${JSON.stringify(aboutStanding.parse({ ...heir, files: [...heir.files, ...one.files] }))}\n`);
   await rm(one.dir, { recursive: true, force: true });
   if (!heir) await removeUnused((await openedStore()).db, one.files);
   // Copies would still hold the one who was removed; new ones come when the program rests.

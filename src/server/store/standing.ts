@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
-import path from "node:path";
 import { z } from "zod";
+import { under } from "../dataDir";
 import { storePaths } from "./paths";
 
 const fileRef = z.object({ kind: z.enum(["clips", "tracks"]), sha256: z.string().regex(/^[0-9a-f]{64}$/) });
@@ -36,7 +36,7 @@ export function listStanding(dir: string): Standing[] {
   }
   return names.flatMap((id) => {
     try {
-      return [{ id, dir: path.join(before, id), ...aboutStanding.parse(JSON.parse(readFileSync(path.join(before, id, "about.json"), "utf8"))) }];
+      return [{ id, dir: under(before, id), ...aboutStanding.parse(JSON.parse(readFileSync(under(before, id, "about.json"), "utf8"))) }];
     } catch {
       return [];
     }

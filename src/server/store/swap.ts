@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from "node:fs";
 import { mkdir, rename, rm } from "node:fs/promises";
-import path from "node:path";
+import { under } from "../dataDir";
 import { syncFolder, writeDurably } from "./durable";
 import { storePaths } from "./paths";
 import type { AboutStanding } from "./standing";
@@ -14,11 +14,11 @@ import type { AboutStanding } from "./standing";
 export async function swapIn(dir: string, about: AboutStanding): Promise<string> {
   const paths = storePaths(dir);
   const id = `${about.at.replace(/[:.]/g, "-").slice(0, 23)}-${about.act.replace(" ", "-")}`;
-  const beside = path.join(paths.before, id);
+  const beside = under(paths.before, id);
   await mkdir(beside, { recursive: true });
-  await writeDurably(path.join(beside, "about.json"), `${JSON.stringify(about)}\n`);
+  await writeDurably(under(beside, "about.json"), `${JSON.stringify(about)}\n`);
   await writeDurably(paths.swap, `${JSON.stringify({ id })}\n`);
-  if (existsSync(paths.db)) await rename(paths.db, path.join(beside, "db"));
+  if (existsSync(paths.db)) await rename(paths.db, under(beside, "db"));
   await rename(paths.next, paths.db);
   await syncFolder(dir);
   await rm(paths.swap, { force: true });
@@ -30,9 +30,9 @@ export async function finishSwap(dir: string): Promise<void> {
   const paths = storePaths(dir);
   const id = pending(paths.swap);
   if (id !== null && existsSync(paths.next)) {
-    const beside = path.join(paths.before, id);
-    if (existsSync(path.join(beside, "db")) && !existsSync(paths.db)) await rename(paths.next, paths.db);
-    else if (!existsSync(path.join(beside, "db"))) await rm(beside, { recursive: true, force: true });
+    const beside = under(paths.before, id);
+    if (existsSync(under(beside, "db")) && !existsSync(paths.db)) await rename(paths.next, paths.db);
+    else if (!existsSync(under(beside, "db"))) await rm(beside, { recursive: true, force: true });
   }
   await rm(paths.next, { recursive: true, force: true });
   await rm(paths.swap, { force: true });

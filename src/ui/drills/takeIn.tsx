@@ -2,6 +2,7 @@
 
 import { useRef, useState } from "react";
 import type { FileProblem } from "@/core/formats/drillFile";
+import { DRILL_FILE_TOO_LARGE, LARGEST_DRILL_FILE } from "@/core/formats/drillFileSize";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import { Button } from "@/ui/kit/button";
 
@@ -12,6 +13,8 @@ export function TakeIn({ takeIn }: { takeIn: (text: string) => Promise<FileProbl
   const [pending, attempt] = useAttempt("The file could not be read. Try again.");
   const read = (file: File) =>
     attempt(async () => {
+      // The computer refuses larger bodies without a word.
+      if (file.size > LARGEST_DRILL_FILE) return setWrong({ name: file.name, problems: [{ where: "the file", what: DRILL_FILE_TOO_LARGE }] });
       const problems = await takeIn(await file.text());
       setWrong(problems.length ? { name: file.name, problems } : null);
     });

@@ -12,4 +12,4 @@ export const GET = ownApi<{ id: string }>(async ({ db, golfer }, { id }) => {
   return new Response(lazyStream(write), { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${repFileName(rep)}.zip"` } });
 });
 
-export const HEAD = head("application/zip");
+export const HEAD = head<{ id: string }>("application/zip");
