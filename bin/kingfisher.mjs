@@ -1,11 +1,6 @@
-#!/usr/bin/env -S node --initial-old-space-size=512
-// The command line runs from its TypeScript; relaxed SIMD must be on before the first wasm is compiled. The decoder's pictures
-// are garbage by the megabyte: with room for them the collector runs once a clip and not every ten pictures (a quarter of all
-// that is not the network).
-import v8 from "node:v8";
+#!/usr/bin/env node
+// The command line works in a process of its own, and this one watches it (src/cli/watch.mjs).
 import { fileURLToPath } from "node:url";
-import { register } from "tsx/esm/api";
+import { watch } from "../src/cli/watch.mjs";
 
-v8.setFlagsFromString("--experimental-wasm-relaxed-simd");
-register({ tsconfig: fileURLToPath(new URL("../tsconfig.json", import.meta.url)) });
-await import("../src/cli/main.ts");
+await watch(fileURLToPath(new URL("work.mjs", import.meta.url)), process.argv.slice(2));

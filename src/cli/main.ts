@@ -1,6 +1,6 @@
-import { readFileSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import path from "node:path";
-import { Command, InvalidArgumentError, Option } from "commander";
+import { Command, CommanderError, InvalidArgumentError, Option } from "commander";
 import { ALGORITHM_VERSION, analyse, type AnalyseOptions, type Analysis } from "../core/analyse";
 import { stageOf, type Drill } from "../core/drills";
 import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
@@ -9,11 +9,12 @@ import { readTrack, TrackFileError, writeTrack } from "../core/formats/trackFile
 import type { View } from "../core/measures/catalogue";
 import type { RepKind } from "../core/reps/rep";
 import type { Track } from "../core/track/track";
-import { ClipError } from "../vision/decode/clipError";
+import { CLIP_WORDS, ClipError, type ClipErrorCode } from "../vision/decode/clipError";
 import { loadNodeNetwork } from "../vision/node/loadNode";
 import { readClipFile } from "../vision/node/readClipFile";
 import { askedBy, type Asked } from "../vision/anytime/asked";
 import type { ReadTimings } from "../vision/read";
+import { alive, asJson, shown, tell } from "./say";
 import { table } from "./table";
 
 interface JudgeFlags {
@@ -30,8 +31,13 @@ interface JudgeFlags {
   json?: boolean;
 }
 
+/** Clips that an earlier process, which one of them ended, is done with. */
+const SKIP = Number(process.env.KINGFISHER_SKIP ?? 0);
+let code = 0;
+
 /** `kingfisher`: clips in, verdicts out. Results on stdout, progress on stderr; 1 when any clip could not be read, 2 for wrong flags. */
-const program = new Command("kingfisher").description("Footwork drills, filmed and judged.").showHelpAfterError();
+const program = new Command("kingfisher").description("Footwork drills, filmed and judged.").showHelpAfterError().exitOverride()
+  .configureOutput({ writeOut: (text) => void tell({ out: text }), writeErr: (text) => void tell({ say: text.split("\n").map(shown).join("\n") }) });
 
 const number = (low: number, high: number, unit: string) => (text: string) => {
   const value = Number(text);
@@ -73,10 +79,11 @@ judgeFlags(program.command("analyse").description("read clips and judge them").a
   .option("--keep-track <dir>", "also write each clip's track file there")
   .option("--every-picture", "read all pictures, not only those that the drill's checks need")
   .action(async (clips: string[], flags: JudgeFlags & { keepTrack?: string; everyPicture?: boolean }) => {
+    if (flags.keepTrack !== undefined && !existsSync(flags.keepTrack)) throw new InvalidArgumentError(`--keep-track: there is no directory ${flags.keepTrack}`);
     await each(clips, async (clip) => {
       const { track, timings } = await read(clip, flags.view === "face-on", flags.everyPicture ? undefined : askedBy(analyseOptions(flags)));
       if (flags.keepTrack) writeFileSync(path.join(flags.keepTrack, `${path.parse(clip).name}.track`), writeTrack(track));
-      show(clip, track, timings, flags);
+      await show(clip, track, timings, flags);
     });
   });
 
@@ -90,34 +97,57 @@ program
     await each([clip], async () => {
       const { track } = await read(clip, view === "face-on");
       writeFileSync(output, writeTrack(track));
-      process.stderr.write(`${output}: ${track.times.length} pictures\n`);
+      await tell({ say: `${shown(output)}: ${track.times.length} pictures\n` });
     });
   });
 
 judgeFlags(program.command("judge").description("go on from track files").argument("<track...>", "track files")).action(
   async (files: string[], flags: JudgeFlags) => {
-    await each(files, async (file) => show(file, readTrack(readFileSync(file)), null, flags));
+    await each(files, async (file) => show(file, readTrack(trackBytes(file)), null, flags));
   },
 );
 
+/** Loading the network takes some seconds, the first time of a process; a picture's reading goes by its size, ms. */
+const LOADING_MS = 60_000;
+const READING_MS = 9_000;
+const FULL_HD = 1920 * 1080;
+/** Judging takes 0.3 s a rep at most, and a rep has a hundred pictures at least. */
+const JUDGING_MS = { least: 10_000, perPicture: 3 } as const;
+/** No track of the longest film is larger, bytes. */
+const LARGEST_TRACK = 2e9;
+
 async function read(clip: string, faceOn: boolean, asked?: Asked) {
   let said = -1;
-  return readClipFile(clip, await loadNodeNetwork(), {
+  return readClipFile(clip, async (opened) => {
+    await tell({ patienceMs: LOADING_MS });
+    const network = await loadNodeNetwork();
+    await tell({ patienceMs: Math.max(1, (opened.width * opened.height) / FULL_HD) * READING_MS });
+    return network;
+  }, {
     faceOn,
     asked,
+    looked: alive,
     progress: ({ share }) => {
       const percent = Math.floor(10 * share) * 10;
-      if (percent !== said) process.stderr.write(`${path.basename(clip)}: ${(said = percent)} %\n`);
+      if (percent !== said) void tell({ progress: `${shown(path.basename(clip))}: ${(said = percent)} %\n` });
     },
   });
 }
 
-function show(clip: string, track: Track, timings: ReadTimings | null, flags: JudgeFlags): void {
+async function show(clip: string, track: Track, timings: ReadTimings | null, flags: JudgeFlags): Promise<void> {
+  await tell({ patienceMs: JUDGING_MS.least + JUDGING_MS.perPicture * track.times.length });
   const began = performance.now();
   const result = analyse(track, analyseOptions(flags));
   const coreMs = performance.now() - began;
   const json = toJson(clip, track, result, timings, coreMs, flags.series ?? false);
-  process.stdout.write(flags.json ? `${JSON.stringify(json)}\n` : table(json));
+  await tell({ out: flags.json ? `${asJson(json)}\n` : table(json) });
+}
+
+/** A file that may be a track. @throws RangeError where it can be none */
+function trackBytes(file: string): Buffer {
+  const { size } = statSync(file);
+  if (size > LARGEST_TRACK) throw new RangeError("It is larger than a track can be.");
+  return readFileSync(file);
 }
 
 const analyseOptions = (flags: JudgeFlags): AnalyseOptions => ({
@@ -143,23 +173,49 @@ function toJson(clip: string, track: Track, a: Analysis, timings: ReadTimings | 
 }
 
 async function each(files: string[], act: (file: string) => Promise<void>): Promise<void> {
-  for (const file of files)
+  for (const [index, file] of files.entries()) {
+    if (index < SKIP) continue;
+    const name = shown(path.basename(file));
+    await tell({ begins: { index, name } });
     try {
       await act(file);
     } catch (error) {
-      process.exitCode = 1;
-      process.stderr.write(`${path.basename(file)}: ${explain(error)}\n`);
+      code = 1;
+      await tell({ say: `${name}: ${explain(error)}\n` });
     }
+  }
 }
 
 function explain(error: unknown): string {
   if (error instanceof ClipError) return `${error.message} ${error.action}`;
   if (error instanceof TrackFileError) return `${error.message}: read its film again`;
-  if (error instanceof RangeError) return error.message;
-  if (error instanceof Error && "code" in error && error.code === "ENOENT") return "there is no such file";
-  return error instanceof Error ? (error.stack ?? error.message) : String(error);
+  if (error instanceof RangeError) return shown(error.message);
+  const known = error instanceof Error && "code" in error ? FILE_TROUBLE[String(error.code)] : undefined;
+  return known ?? said("reading");
 }
 
-await program.parseAsync();
+const said = (what: ClipErrorCode): string => `${CLIP_WORDS[what].message} ${CLIP_WORDS[what].action}`;
+
+/** Codes of the system, in words. */
+const FILE_TROUBLE: Record<string, string> = {
+  ENOENT: "There is no such file.", EISDIR: "That is a directory: give the clips in it.", EACCES: "It can't be read: you have no right to.", ENAMETOOLONG: "There is no such file.", ENOTDIR: "There is no such file.", ELOOP: "There is no such file.",
+  ENOSPC: "The disk is full. Free some space, then try again.", EROFS: "Nothing can be written there.",
+};
+
+// Whoever watches is gone: nobody would read what comes.
+process.on("disconnect", () => process.exit(1));
+// The decoder's library reports an error that was reported already once more, where nobody can catch it; anything else ends the process.
+process.on("unhandledRejection", (error) => {
+  if (!(error instanceof Error && error.name === "FFmpegError")) process.exit(70);
+});
+await tell({ words: { stalled: said("stalled"), memory: said("memory"), reading: said("reading") } });
+try {
+  await program.parseAsync();
+} catch (error) {
+  if (!(error instanceof CommanderError)) throw error;
+  if (error instanceof InvalidArgumentError) await tell({ say: `error: ${shown(error.message)}\n` });
+  code = error.exitCode === 0 ? 0 : 2;
+}
+await tell({ code });
 // The network's threads would keep the process alive.
-process.exit();
+process.exit(code);

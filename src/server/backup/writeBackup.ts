@@ -23,6 +23,9 @@ export interface Backup {
   stream(gone?: AbortSignal, done?: (bytes: number) => void): ReadableStream<Uint8Array>;
 }
 
+/** The name under which it is saved. */
+export const backupName = (at: Date): string => `kingfisher-${at.toISOString().slice(0, 10)}.zip`;
+
 /** Lays the rows of one instant aside and counts the files: what is saved meanwhile is not in it. */
 export async function openBackup(db: Db): Promise<Backup> {
   const aside = under(dataDir(), "tmp", `backup-${randomUUID()}`);
@@ -86,7 +89,5 @@ function zipped(manifest: BackupManifest, rowsFile: (table: string) => string, e
     for (const c of manifest.clips) await put(`clips/${c.sha256}`, c.bytes, () => readBlob("clips", c.sha256), 0);
     await zip.close();
   })().catch((error: unknown) => writable.abort(error).catch(() => undefined)).finally(end);
-  // Whoever stops reading stops what is written, even where it waits for them.
-  signal?.addEventListener("abort", () => void writable.abort(signal.reason).catch(() => undefined));
   return readable;
 }

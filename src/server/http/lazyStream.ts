@@ -6,7 +6,7 @@ const GONE_MS = 120_000;
  *
  * @param begin opens what is sent; its signal says that nobody wants it any more
  */
-export function lazyStream(begin: (gone: AbortSignal) => ReadableStream<Uint8Array>, goneMs = GONE_MS): ReadableStream<Uint8Array> {
+export function lazyStream(begin: (gone: AbortSignal) => ReadableStream<Uint8Array> | Promise<ReadableStream<Uint8Array>>, goneMs = GONE_MS): ReadableStream<Uint8Array> {
   const gone = new AbortController();
   let reader: ReadableStreamDefaultReader<Uint8Array> | null = null;
   let timer: ReturnType<typeof setTimeout> | null = null;
@@ -18,8 +18,12 @@ export function lazyStream(begin: (gone: AbortSignal) => ReadableStream<Uint8Arr
   return new ReadableStream<Uint8Array>({
     async pull(out) {
       if (timer) clearTimeout(timer);
-      reader ??= begin(gone.signal).getReader();
       try {
+        if (!reader) {
+          reader = (await begin(gone.signal)).getReader();
+          // They went while it was made ready.
+          if (gone.signal.aborted) return await reader.cancel(gone.signal.reason);
+        }
         const { value, done } = await reader.read();
         if (done) return out.close();
         out.enqueue(value);

@@ -35,7 +35,6 @@ export async function repPackage(rep: RepDetail): Promise<(gone?: AbortSignal) =
       for (const f of files) await zip.add(f.name, Readable.toWeb(readBlob(f.kind, f.sha256)) as ReadableStream<Uint8Array>, { level: f.kind === "clips" ? 0 : 6, ...(signal ? { signal } : {}) });
       await zip.close();
     })().catch((error: unknown) => writable.abort(error).catch(() => undefined));
-    signal?.addEventListener("abort", () => void writable.abort(signal.reason).catch(() => undefined));
     return readable;
   };
 }

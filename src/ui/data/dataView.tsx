@@ -46,7 +46,7 @@ export function DataView({ golfer, counts, binned, copies, mostCopies, remove }:
           <h2 id="copies" className="text-[23px]">Copies of the program&rsquo;s own</h2>
           <p className="mb-3 max-w-prose text-[17px]">While nobody uses it the program copies its database, opens the copy, and reads it whole. It keeps {mostCopies}: the latest, one older than a day, one older than a week. Films are not in them.</p>
           {copies.length ? <ul className="text-[15px]">{copies.map((c) => <li key={c.at.getTime()}>{longTime(c.at)}: {c.reps} reps, {c.mb} MB</li>)}</ul> : <p className="text-[15px] text-ink-2">There is none yet.</p>}
-          <p className="mt-3 max-w-prose text-[15px] text-ink-2">To bring the latest back, stop the program and run <code>npm run check-data -- --bring-back</code></p>
+          <p className="mt-3 max-w-prose text-[15px] text-ink-2">To bring the latest back, stop the program and run <code className="whitespace-nowrap">npm run check-data -- --bring-back</code></p>
         </section>
         <section aria-labelledby="gone">
           <h2 id="gone" className="text-[23px]">Away with it</h2>
@@ -66,7 +66,7 @@ function Backup() {
     const timer = setInterval(() => void fetch(`/api/backup?progress=${job}`).then(async (r) => {
       const { state, done, of } = (await r.json()) as { state: string; done: number; of: number };
       setShare(of ? done / of : 0);
-      if (state === "done") setJob(null);
+      if (state === "done" || state === "failed") setJob(null);
     }, () => undefined), POLL_MS);
     return () => clearInterval(timer);
   }, [job]);

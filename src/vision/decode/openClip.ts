@@ -1,8 +1,12 @@
-import { ALL_FORMATS, AudioSampleSink, EncodedPacketSink, Input, VideoSampleSink, type InputVideoTrack, type Source, type VideoSample } from "mediabunny";
+import { AudioSampleSink, EncodedPacketSink, Input, MATROSKA, MP4, QTFF, VideoSampleSink, WEBM, type InputVideoTrack, type Source, type VideoSample } from "mediabunny";
+import type { ReadAt } from "./boxes";
+import { checkContainer } from "./checkContainer";
 import { ClipError } from "./clipError";
+import { codecName } from "./codecName";
 import { storedRect, type Cutout } from "./cutout";
 import { LARGEST_CLIP } from "./largestClip";
 import { uprightSize, type Box, type Frame } from "./frame";
+import { checkSize } from "./pictureSize";
 
 /** A decoded picture whose samples have not been fetched yet. */
 export interface Picture {
@@ -30,7 +34,7 @@ export interface OpenClip {
   pictures(fromMs?: number, toMs?: number): AsyncGenerator<Picture, void, unknown>;
   /** Pictures that stand alone (key frames), each at least so many ms after the one before; and how many they are, told without decoding. */
   keyPictures(apartMs: number): Promise<{ count: number; pictures(): AsyncGenerator<Picture, void, unknown> }>;
-  /** Mono sound in blocks; none when there is no sound or it can't be decoded. */
+  /** Mono sound in blocks; none when there is no sound or it can't be decoded, and no more from where it is damaged. */
   sound(): AsyncGenerator<{ timeMs: number; rate: number; samples: Float32Array }, void, unknown>;
   close(): void;
 }
@@ -39,17 +43,19 @@ export interface OpenClip {
  * Opens a clip from any mediabunny source (a browser File, a path in Node).
  *
  * @param bytes size of the file, checked before anything is read
- * @throws ClipError empty, tooBig, notVideo, truncated, noPicture, codec, tooShort
+ * @param read reads some of its bytes: its tables are looked at before the library reads them
+ * @throws ClipError empty, tooBig, notVideo, truncated, damaged, noPicture, codec, size, tooLong, tooShort
  */
-export async function openClip(source: Source, bytes: number): Promise<OpenClip> {
+export async function openClip(source: Source, bytes: number, read: ReadAt): Promise<OpenClip> {
   if (bytes === 0) throw new ClipError("empty");
   if (bytes > LARGEST_CLIP) throw new ClipError("tooBig", `${(bytes / 1024 ** 3).toFixed(1)} GB`);
-  const input = new Input({ source, formats: ALL_FORMATS });
+  const container = await checkContainer(read, bytes);
+  const input = new Input({ source, formats: [MP4, QTFF, MATROSKA, WEBM] });
   try {
     if (!(await input.canRead())) throw new ClipError("notVideo");
     const track = await firstPicture(input);
     const codec = await track.getCodec();
-    if (!(await track.canDecode())) throw new ClipError("codec", codec ?? "unknown codec");
+    if (!(await track.canDecode())) throw new ClipError("codec", codecName(codec, container.codec));
     const stats = await track.computePacketStats();
     const start = await track.getFirstTimestamp();
     const durationMs = ((await track.computeDuration()) - start) * 1000;
@@ -57,7 +63,9 @@ export async function openClip(source: Source, bytes: number): Promise<OpenClip>
     const rotation = await track.getRotation();
     const sideways = rotation === 90 || rotation === 270;
     const [w, h] = [await track.getCodedWidth(), await track.getCodedHeight()];
-    const soundTrack = await input.getPrimaryAudioTrack();
+    checkSize(w, h);
+    // Tables that are damaged are not even looked at by the library.
+    const soundTrack = container.sound ? await input.getPrimaryAudioTrack() : null;
     const audio = soundTrack !== null && (await soundTrack.canDecode());
     return {
       width: sideways ? h : w,
@@ -91,12 +99,16 @@ export async function openClip(source: Source, bytes: number): Promise<OpenClip>
       },
       async *sound() {
         if (!soundTrack || !audio) return;
-        for await (const sample of new AudioSampleSink(soundTrack).samples()) {
-          const samples = new Float32Array(sample.numberOfFrames);
-          sample.copyTo(samples, { planeIndex: 0, format: "f32-planar" });
-          const block = { timeMs: (sample.timestamp - start) * 1000, rate: sample.sampleRate, samples };
-          sample.close();
-          yield block;
+        try {
+          for await (const sample of new AudioSampleSink(soundTrack).samples()) {
+            const samples = new Float32Array(sample.numberOfFrames);
+            sample.copyTo(samples, { planeIndex: 0, format: "f32-planar" });
+            const block = { timeMs: (sample.timestamp - start) * 1000, rate: sample.sampleRate, samples };
+            sample.close();
+            yield block;
+          }
+        } catch {
+          // What was heard before the damage is kept; the picture does not need the rest.
         }
       },
       close: () => input.dispose(),

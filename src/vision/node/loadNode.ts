@@ -1,9 +1,11 @@
-import { statSync } from "node:fs";
+import { open } from "node:fs/promises";
 import os from "node:os";
 import { Worker } from "node:worker_threads";
 import { registerMediabunnyServer } from "@mediabunny/server";
 import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
 import { FilePathSource } from "mediabunny";
+import { Log } from "node-av";
+import { AV_LOG_QUIET } from "node-av/constants";
 import { openClip, type OpenClip } from "../decode/openClip";
 import type { PoseNetwork } from "../network/poseNetwork";
 import { networkIn } from "../network/thread";
@@ -32,7 +34,20 @@ let decoders = false;
 
 /** Opens a clip file in Node, with the decoders of the installed package (HEVC included). */
 export async function openClipFile(file: string): Promise<OpenClip> {
-  if (!decoders) registerMediabunnyServer();
+  if (!decoders) {
+    registerMediabunnyServer();
+    // What a damaged picture makes the decoders say is no news for whoever reads clips.
+    Log.setLevel(AV_LOG_QUIET);
+  }
   decoders = true;
-  return openClip(new FilePathSource(file), statSync(file).size);
+  const handle = await open(file);
+  try {
+    const { size } = await handle.stat();
+    return await openClip(new FilePathSource(file), size, async (from, to) => {
+      const { buffer, bytesRead } = await handle.read({ buffer: new Uint8Array(to - from), position: from });
+      return buffer.subarray(0, bytesRead);
+    });
+  } finally {
+    await handle.close();
+  }
 }

@@ -19,7 +19,7 @@ export interface FilmReading extends Pick<ReadOptions, "faceOn" | "signal" | "pr
  * @throws ClipError whatever the file, or reading it, meets
  */
 export async function readFilm(file: Blob, network: () => Promise<PoseNetwork>, { asked, ...options }: FilmReading): Promise<{ track: Track; timings: ReadTimings }> {
-  const clip = await openClip(new BlobSource(file), file.size);
+  const clip = await openClip(new BlobSource(file), file.size, async (from, to) => new Uint8Array(await file.slice(from, to).arrayBuffer()));
   try {
     const net = await network();
     if (options.signal?.aborted) throw new ClipError("cancelled");

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { jobs, remember, type JobState } from "@/server/backup/jobs";
-import { openBackup } from "@/server/backup/writeBackup";
+import { backupName, openBackup } from "@/server/backup/writeBackup";
 import { database } from "@/server/db/open";
 import { api, head } from "@/server/http/api";
 import { lazyStream } from "@/server/http/lazyStream";
@@ -13,14 +13,15 @@ export const GET = api(async (request) => {
   const progress = asked.get("progress");
   if (progress !== null) return Response.json(jobs().get(progress) ?? ({ state: "waiting", done: 0, of: 0, message: null } satisfies JobState));
   const named = job.safeParse(asked.get("job"));
-  const backup = await openBackup(await database());
-  const state: JobState = { state: "running", done: 0, of: backup.bytes, message: null };
+  const state: JobState = { state: "running", done: 0, of: 0, message: null };
   if (named.success) remember(named.data, state);
-  const stream = lazyStream((gone) => {
+  const stream = lazyStream(async (gone) => {
     gone.addEventListener("abort", () => Object.assign(state, { state: "failed", message: "The backup was stopped." } satisfies Partial<JobState>));
+    const backup = await openBackup(await database());
+    state.of = backup.bytes;
     return backup.stream(gone, (done) => Object.assign(state, { done, state: done >= state.of ? "done" : "running" }));
   });
-  return new Response(stream, { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="kingfisher-${backup.manifest.at.slice(0, 10)}.zip"` } });
+  return new Response(stream, { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${backupName(new Date())}"` } });
 });
 
 export const HEAD = head("application/zip");
