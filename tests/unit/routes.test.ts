@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from "node:crypto";
-import { readdirSync, readFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { Uint8ArrayReader, Uint8ArrayWriter, ZipReader, type FileEntry } from "@zip.js/zip.js";
 import { sql } from "drizzle-orm";
@@ -10,7 +10,10 @@ import { repManifest } from "@/core/formats/repPackage";
 import { readTrack, writeTrack } from "@/core/formats/trackFile";
 import { toRows } from "@/core/practice/insoles/rows";
 import { TABLES } from "@/server/backup/tables";
-import { database } from "@/server/db/open";
+import { DRILLS } from "@/core/drills";
+import { fileOf } from "@/core/formats/drillFile";
+import { database, type Db } from "@/server/db/open";
+import { addOwn } from "@/server/drills/ownDrills";
 import { rowsOf } from "@/server/db/rowsOf";
 import { golfer } from "@/server/db/schema";
 import { endStores, freshStore } from "./freshStore";
@@ -26,22 +29,22 @@ interface Route {
   handle: Handler;
 }
 
-const METHODS = ["GET", "PUT", "POST", "DELETE"] as const;
+const METHODS = ["GET", "HEAD", "PUT", "POST", "DELETE"] as const;
 const sha = (b: Uint8Array) => createHash("sha256").update(b).digest("hex");
 const track = readFileSync("demo/tracks/double-step-good.track");
 const routes: Route[] = [];
 const route = (method: string, at: string): Route => routes.find((r) => r.method === method && r.at === at)!;
 
 /** Sends a request; `at` with its names filled in from `names`. */
-async function send({ method, at, handle }: Route, names: Record<string, string> = {}, query = "", sent?: BodyInit): Promise<{ status: number; body: unknown; response: Response }> {
+async function send({ method, at, handle }: Route, names: Record<string, string> = {}, query = "", sent?: BodyInit, headers: Record<string, string> = { "content-type": "application/json" }): Promise<{ status: number; body: unknown; response: Response }> {
   const url = `http://localhost/api/${at.replace(/\[(\w+)\]/g, (_, n: string) => encodeURIComponent(names[n] ?? ""))}${query}`;
-  const response = await handle(new Request(url, { method, ...(sent === undefined || method === "GET" ? {} : { body: sent }) }), { params: Promise.resolve(names) });
+  const response = await handle(new Request(url, { method, headers, ...(sent === undefined || method === "GET" || method === "HEAD" ? {} : { body: sent }) }), { params: Promise.resolve(names) });
   const bytes = Buffer.from(await response.clone().arrayBuffer());
   const isJson = response.headers.get("content-type")?.includes("json");
   return { status: response.status, body: isJson ? JSON.parse(bytes.toString("utf8")) : bytes, response };
 }
 
-const reps = (change: object = {}) => JSON.stringify({ clip: { sha256: sha(Buffer.from("film")), name: "a.mp4", bytes: 4 }, trackSha256: sha(track), drill: "double-step", ...change });
+const reps = (change: object = {}) => JSON.stringify({ golfer: { id: "wren", hand: "right", statureCm: 170 }, clip: { sha256: sha(Buffer.from("film")), name: "a.mp4", bytes: 4 }, trackSha256: sha(track), drill: "double-step", ...change });
 
 /** How many rows each table has. */
 async function rows(): Promise<unknown[]> {
@@ -50,8 +53,12 @@ async function rows(): Promise<unknown[]> {
 }
 
 let repId: string;
+/** A drill of Wren's own. */
+let drillId: string;
+let dir: string;
 beforeAll(async () => {
-  const { db } = await freshStore();
+  let db: Db;
+  ({ db, dir } = await freshStore());
   await db.insert(golfer).values([{ id: "wren", name: "Wren Alder", hand: "right", statureCm: 170, units: "cm" }, { id: "other", name: "Sorrel Finch", hand: "left", statureCm: 182, units: "cm" }]);
   chosen = "wren";
   for (const file of readdirSync("src/app/api", { recursive: true, encoding: "utf8" }).filter((f) => path.basename(f) === "route.ts")) {
@@ -63,6 +70,7 @@ beforeAll(async () => {
   const kept = await send(route("POST", "reps"), {}, "", reps());
   expect(kept.status).toBe(201);
   [repId] = (kept.body as { ids: [string] }).ids;
+  drillId = await addOwn(db, "wren", fileOf(DRILLS[0]!));
 }, 120_000);
 afterAll(endStores);
 
@@ -83,7 +91,7 @@ describe("what comes over the wire", () => {
           const { status, body } = await send(one, Object.fromEntries(names.map((n, k) => [n, values[k]!])), `?${new URLSearchParams(query)}`, sent);
           const told = `${one.method} ${one.at} ${JSON.stringify([values, query, sent]).slice(0, 300)}: ${status} ${JSON.stringify(body).slice(0, 200)}`;
           expect(status, told).toBeLessThan(500);
-          if (status >= 400) expect((body as { message?: string }).message ?? "", told).toMatch(/\w{2,} \w+.*/);
+          if (status >= 400 && one.method !== "HEAD") expect((body as { message?: string }).message ?? "", told).toMatch(/\w{2,} \w+.*/);
         }),
         { numRuns: one.method === "GET" && one.at === "backup" ? 3 : 60, seed: 13 },
       );
@@ -131,9 +139,84 @@ describe("what comes over the wire", () => {
     expect(again.ok && toRows(again.reading)).toEqual(laid);
   });
 
-  it("another golfer of the household can't change what is not theirs", async () => {
+  it("another page gets nothing done or told by any route", async () => {
+    const before = await rows();
+    const names = { id: repId, sha256: sha(track), drill: "double-step", stage: "whole-fo", monday: "2026-11-30", job: randomUUID() };
+    for (const one of routes)
+      for (const headers of [{ "sec-fetch-site": "cross-site" } as Record<string, string>, { "sec-fetch-site": "same-site" }, { origin: "http://evil.example", host: "localhost" }, { origin: "null", host: "localhost" }]) {
+        const { status, body } = await send(one, names, "?as=csv", reps(), { "content-type": "application/json", ...headers });
+        expect([one.at, status], JSON.stringify(headers)).toEqual([one.at, 403]);
+        if (one.method !== "HEAD") expect((body as { message: string }).message).toBe("Another page asked for this. Only the program’s own pages may.");
+      }
+    expect(await rows()).toEqual(before);
+    expect((await send(route("GET", "corrections"), {}, "", undefined, { "sec-fetch-site": "same-origin" })).status).toBe(200);
+    // Typed into the address, or a saved link.
+    expect((await send(route("GET", "corrections"), {}, "", undefined, { "sec-fetch-site": "none" })).status).toBe(200);
+    expect((await send(route("PUT", "reps/[id]/corrections"), { id: repId }, "", "[]", { "sec-fetch-site": "none", "content-type": "application/json" })).status).toBe(403);
+  });
+
+  it("JSON comes as JSON, and never without end", async () => {
+    expect(await send(route("POST", "reps"), {}, "", reps(), { "content-type": "text/plain" })).toMatchObject({ status: 415 });
+    let sent = 0;
+    const endless = new ReadableStream<Uint8Array>({ pull: (out) => (sent++, out.enqueue(new Uint8Array(1e6).fill(0x20))) });
+    const response = await route("POST", "reps").handle(new Request("http://localhost/", { method: "POST", headers: { "content-type": "application/json" }, body: endless, duplex: "half" } as RequestInit), { params: Promise.resolve({}) });
+    expect([response.status, await response.json()]).toEqual([413, { message: "That is more than 8 MB." }]);
+    expect(sent).toBeLessThan(15);
+  });
+
+  it("a backup, a film or a table is begun when it is read, and ends with its reader; a HEAD does nothing", async () => {
+    const aside = () => (existsSync(path.join(dir, "tmp")) ? readdirSync(path.join(dir, "tmp")).filter((f) => f.startsWith("backup-")) : []);
+    const open = () => readdirSync("/proc/self/fd").length;
+    const before = open();
+    for (const [at, names, query] of [["backup", {}, ""], ["tracks/[sha256]", { sha256: sha(track) }, ""], ["log", {}, "?as=csv"], ["reps/[id]/package", { id: repId }, ""]] as [string, Record<string, string>, string][]) {
+      expect((await send(route("HEAD", at), names, query)).status).toBe(200);
+      // Asked for, and never read.
+      await route("GET", at).handle(new Request(`http://localhost/api${query}`), { params: Promise.resolve(names) });
+    }
+    expect(aside()).toEqual([]);
+    for (let k = 0; k < 5; k++) {
+      const response = await route("GET", "backup").handle(new Request("http://localhost/api"), { params: Promise.resolve({}) });
+      const reader = response.body!.getReader();
+      expect((await reader.read()).value!.length).toBeGreaterThan(0);
+      await reader.cancel();
+    }
+    await vi.waitFor(() => expect(aside()).toEqual([]));
+    expect((await send(route("GET", "backup"))).body).toMatchObject({ length: expect.any(Number) });
+    await vi.waitFor(() => expect(open()).toBeLessThanOrEqual(before + 2));
+  });
+
+  it("a rep is kept for whom it was filmed, with their hand and stature of then, whoever practises here by now", async () => {
+    const db = await database();
+    chosen = "other";
+    const bout = randomUUID();
+    const [{ about } = { about: 0 }] = rowsOf<{ about: number }>(await db.execute(sql`select (from_ms + to_ms) / 2 as about from rep where id = ${repId}`));
+    const live = (name: string, change: object = {}) => reps({ clip: { sha256: sha(Buffer.from(name)), name: "a.mp4", bytes: 4 }, golfer: { id: "wren", hand: "right", statureCm: 171.5 }, live: { boutId: bout, at: new Date().toISOString(), told: [{ result: "pass", cue: null, reason: null, about }] }, ...change });
+    const kept = await send(route("POST", "reps"), {}, "", live("theirs"));
+    expect(kept.status).toBe(201);
+    const [row] = rowsOf<{ golfer: string; stature: number }>(await db.execute(sql`select b.golfer_id as golfer, r.stature_cm as stature from rep r join bout b on b.id = r.bout_id where b.id = ${bout}`));
+    expect(row).toEqual({ golfer: "wren", stature: 171.5 });
+    const refused = async (body: string) => ({ ...(await send(route("POST", "reps"), {}, "", body)) });
+    // Into a bout of another golfer's, or of another drill.
+    expect(await refused(live("mine", { golfer: { id: "other", hand: "left", statureCm: 182 } }))).toMatchObject({ status: 409, body: { message: expect.stringMatching(/another golfer’s/) } });
+    expect(await refused(live("swing", { drill: "normal-swing" }))).toMatchObject({ status: 409, body: { message: expect.stringMatching(/another drill/) } });
+    expect(await refused(live("gone", { golfer: { id: "gone", hand: "left", statureCm: 182 } }))).toMatchObject({ status: 409, body: { message: expect.stringMatching(/not here any more/) } });
+    expect(await refused(live("old", { live: { boutId: bout, at: "1998-03-01T10:00:00Z", told: [] } }))).toMatchObject({ status: 400, body: { message: expect.stringMatching(/clock said 1998-03-01/) } });
+    await send(route("DELETE", "reps"), {}, `?golfer=other&bout=${bout}&clip=${sha(Buffer.from("theirs"))}`);
+    expect(rowsOf(await db.execute(sql`select id from rep where bout_id = ${bout}`))).toHaveLength(1);
+    chosen = "wren";
+  });
+
+  it("another golfer of the household is shown and changes nothing that is not theirs, by any route", async () => {
+    const before = await rows();
     chosen = "other";
     try {
+      for (const one of routes) {
+        if (!/\[(id|sha256)\]/.test(one.at) || one.method === "HEAD" || one.at === "tracks/[sha256]" && one.method === "PUT" || one.at === "clips/[sha256]" && one.method === "PUT") continue;
+        for (const id of one.at.startsWith("drills") ? [drillId] : [repId, drillId]) {
+          const { status } = await send(one, { id, sha256: sha(track) }, "", one.at.endsWith("insoles") ? "null" : "[]");
+          expect([one.at, status]).toEqual([one.at, 404]);
+        }
+      }
       expect((await send(route("PUT", "reps/[id]/corrections"), { id: repId }, "", "[]")).status).toBe(404);
       expect((await send(route("PUT", "reps/[id]/insoles"), { id: repId }, "", "null")).status).toBe(404);
       expect((await send(route("GET", "strips"), {}, `?reps=${repId}`)).body).toEqual({});
@@ -143,6 +226,8 @@ describe("what comes over the wire", () => {
     } finally {
       chosen = "wren";
     }
+    expect(await rows()).toEqual(before);
+    expect((await send(route("GET", "drills/[id]"), { id: drillId })).status).toBe(200);
     expect((await send(route("PUT", "reps/[id]/corrections"), { id: repId }, "", "[]")).status).toBe(204);
     expect((await send(route("GET", "strips"), {}, `?reps=${repId}`)).body).toHaveProperty(repId);
   });

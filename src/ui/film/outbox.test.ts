@@ -10,6 +10,8 @@ type Ending = "answered" | "refused" | "answer lost";
 
 /** A computer as the phone sees it: reps of a clip in a bout replace those that were there. */
 class Computer {
+  /** Whom reps came for. */
+  golfers: object[] = [];
   readonly blobs = new Set<string>();
   readonly reps = new Map<string, number[]>();
   /** Middles of the reps in the order in which their clips first came. */
@@ -23,7 +25,8 @@ class Computer {
     if (method === "PUT") this.blobs.add(pathname.split("/").at(-1)!);
     if (method === "DELETE") this.reps.delete(`${searchParams.get("bout")} ${searchParams.get("clip")}`);
     if (method === "POST") {
-      const { clip, trackSha256, live } = JSON.parse(body as string) as { clip: { sha256: string }; trackSha256: string; live: { boutId: string; told: { about: number }[] } };
+      const { golfer, clip, trackSha256, live } = JSON.parse(body as string) as { golfer: object; clip: { sha256: string }; trackSha256: string; live: { boutId: string; told: { about: number }[] } };
+      this.golfers.push(golfer);
       if (!this.blobs.has(trackSha256)) return Response.json({ message: "The track has not arrived." }, { status: 409 });
       const key = `${live.boutId} ${clip.sha256}`;
       const told = live.told.map((t) => t.about);
@@ -42,8 +45,9 @@ const bytesOf = (text: string) => ({ bytes: new TextEncoder().encode(text), sha2
 const MINUTE = 60_000;
 const start = Date.now() - 30 * MINUTE;
 
+const WREN = { id: "wren", hand: "right", statureCm: 170 } as const;
 const row = (about: number, over: Partial<Outgoing> = {}): Outgoing => ({
-  id: `row ${about}`, boutId: "bout", drill: "double-step", stage: "full", at: new Date(start + about).toISOString(), reps: [{ id: `rep ${about}`, about, told: { result: "pass", cue: null, reason: null }, withdrawn: false }],
+  id: `row ${about}`, golfer: WREN, boutId: "bout", drill: "double-step", stage: "full", at: new Date(start + about).toISOString(), reps: [{ id: `rep ${about}`, about, told: { result: "pass", cue: null, reason: null }, withdrawn: false }],
   track: { ...bytesOf(`track ${about}`), from: 0 }, film: null, filming: true, keepFilm: true, sentAt: null, ...over,
 });
 const film = (about: number) => ({ film: { file: new Blob([`film ${about}`]), sha256: sha(`film ${about}`) }, filming: false });
@@ -157,6 +161,17 @@ describe("reps on their way home", () => {
     expect(await box.put(row(2000, film(2000)))).toBe(true);
     await box.send(() => false);
     expect(computer.has()).toEqual([1000, 2000]);
+  });
+
+  it("say whom they were filmed for; those of an earlier version of the program wait for a page that knows", async () => {
+    const box = new Outbox("whose");
+    const { golfer: _, ...unsaid } = row(1000, film(1000));
+    await box.put(unsaid);
+    await box.put(row(2000, film(2000)));
+    await box.send(() => false);
+    expect([computer.has(), computer.golfers, await box.waiting()]).toEqual([[2000], [WREN], 1]);
+    await box.send(() => false, { ...WREN, id: "sorrel" });
+    expect([computer.has(), computer.golfers.at(-1), await box.waiting()]).toEqual([[1000, 2000], { ...WREN, id: "sorrel" }, 0]);
   });
 
   it("are forgotten a day after they were sent, and never before", async () => {

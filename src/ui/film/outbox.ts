@@ -157,13 +157,11 @@ export class Outbox {
    */
   async send(made: (rep: Outgoing) => boolean, unsaid?: FilmedFor): Promise<void> {
     await navigator.locks.request(OUTBOX.sending, async () => {
-      for (const row of await this.all()) {
-        const golfer = row.golfer ?? unsaid;
-        if (!golfer) continue;
-        const rep = { ...row, golfer };
+      for (const rep of await this.all()) {
+        const golfer = rep.golfer ?? unsaid;
         const none = !counting(rep).length;
-        if (none && rep.sentAs && !rep.takenBack) {
-          await takeBack(rep.golfer.id, rep.boutId, rep.sentAs.sha256);
+        if (golfer && none && rep.sentAs && !rep.takenBack) {
+          await takeBack(golfer.id, rep.boutId, rep.sentAs.sha256);
           await this.change(rep.id, { takenBack: true });
         }
         if (rep.sentAt !== null || none) {
@@ -171,7 +169,8 @@ export class Outbox {
           continue;
         }
         if (rep.filming && !made(rep)) return;
-        await sendOne(rep);
+        if (!golfer) continue;
+        await sendOne({ ...rep, golfer });
         // What came while it was on its way, a closer look or a rep that was taken back, goes out next time.
         const now = await this.get(rep.id);
         const same = now?.track.sha256 === rep.track.sha256 && counting(now).length === counting(rep).length;

@@ -1,0 +1,47 @@
+/**
+ * What hostile files, hostile requests and damage do: `npm run hostile` (1,000 films and 1,000 requests after a build, and every damage to
+ * a database at twenty places; `--check`: 100 of each, and each damage once; `--only media|requests|damage`, `--seed N`). All of it comes from the seed. Ends with 1 where anything was crashed,
+ * unclear, slow, too large, changed or lost.
+ */
+import { parseArgs } from "node:util";
+import { report } from "../bench/report";
+import { tryDamages } from "./damage";
+import { tryMedia } from "./media";
+import { tryRequests } from "./requests";
+
+const { values } = parseArgs({ options: { check: { type: "boolean" }, only: { type: "string" }, seed: { type: "string", default: "1" } } });
+const seed = Number(values.seed);
+const wanted = (name: string) => values.only === undefined || values.only === name;
+const count = values.check ? 100 : 1000;
+const MOST_MB = 1500;
+const bad: string[] = [];
+const figures: Record<string, unknown> = { seed };
+const list = (name: string, what: readonly string[]) => bad.push(...what.map((w) => `${name}: ${w}`));
+
+if (wanted("media")) {
+  const m = await tryMedia(count, seed);
+  console.log(`${m.tried} films: ${m.read} were read, ${m.refused} refused; the slowest took ${m.slowestBeyondS.toFixed(1)} s more than one that is whole; ${m.peakMB} MB at most`);
+  list("unclear", m.unclear);
+  list("slow", m.slow);
+  if (m.peakMB > MOST_MB) bad.push(`memory: ${m.peakMB} MB`);
+  figures.media = { ...m, unclear: m.unclear.length, slow: m.slow.length };
+}
+if (wanted("requests")) {
+  const r = await tryRequests(count, seed);
+  console.log(`${r.tried} requests: ${r.answered} were answered, ${r.refused} refused; the slowest took ${r.slowestS.toFixed(1)} s; ${r.peakMB} MB at most`);
+  list("unclear", r.unclear);
+  list("slow", r.slow);
+  list("changed", r.changed);
+  if (r.peakMB > MOST_MB) bad.push(`memory: ${r.peakMB} MB`);
+  figures.requests = { ...r, unclear: r.unclear.length, slow: r.slow.length, changed: r.changed.length };
+}
+if (wanted("damage")) {
+  const d = await tryDamages(values.check ? 1 : 20, values.check ? 1 : 2, seed);
+  console.log(`${d.tried} damages: ${d.refused} were refused in words, ${d.whole} did no harm; the last good copy was back by one command in all that were tried`.replace("in all that were tried", d.notBack.length ? `in all but ${d.notBack.length}` : "in all that were tried"));
+  list("damage", d.wrong);
+  list("not back", d.notBack);
+  figures.damage = { ...d, wrong: d.wrong.length, notBack: d.notBack.length };
+}
+bad.forEach((b) => console.log(b));
+report("hostile", { ...figures, bad: bad.length }, !values.check && values.only === undefined);
+process.exit(bad.length ? 1 : 0);
