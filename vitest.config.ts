@@ -8,6 +8,7 @@ export default defineConfig({
     // node-av ends a worker thread with an abort; its own process it leaves in peace.
     pool: "forks",
     execArgv: ["--experimental-wasm-relaxed-simd"],
+    env: { KINGFISHER_DB_TEMPLATES: path.resolve(import.meta.dirname, ".work/db-templates") },
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

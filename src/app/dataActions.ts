@@ -13,6 +13,8 @@ import { fromHere, whoeverAs } from "./whoever";
 export async function removeForGood(as: string): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   await removeGolfer(db, golfer.id);
+  // The head of the page names who practises.
+  revalidatePath("/", "layout");
   redirect("/");
 }
 

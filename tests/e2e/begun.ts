@@ -7,3 +7,10 @@ export async function answered(page: Page, statureCm = "170", hand: "Right" | "L
   await page.getByRole("button", { name: "Read my swings" }).click();
   await expect(page).toHaveURL(/\/read/);
 }
+
+/** Who practises in this browser, as reps are sent for them. */
+export async function filmedFor(page: Page): Promise<{ id: string; hand: "right"; statureCm: number }> {
+  const id = (await page.context().cookies()).find((c) => c.name === "kingfisher-golfer")?.value;
+  if (!id) throw new Error("nobody was chosen");
+  return { id, hand: "right", statureCm: 170 };
+}

@@ -5,7 +5,7 @@ import { BlobReader, configure, Uint8ArrayWriter, ZipReader } from "@zip.js/zip.
 import { ALL_FORMATS, BufferSource, Input } from "mediabunny";
 import { repManifest } from "../../src/core/formats/repPackage";
 import { accessible } from "./accessible";
-import { answered } from "./begun";
+import { answered, filmedFor } from "./begun";
 import { held } from "./held";
 
 configure({ useWebWorkers: false });
@@ -17,11 +17,12 @@ test.describe.configure({ mode: "serial" });
 async function kept(page: Page): Promise<void> {
   await page.goto("/reps");
   if (page.url().includes("/begin")) await answered(page);
+  const golfer = await filmedFor(page);
   for (const name of ["double-step-lead-late", "double-step-good"]) {
     const [film, track] = [readFileSync(`demo/clips/${name}.mp4`), readFileSync(`demo/tracks/${name}.track`)];
     expect((await page.request.put(`/api/clips/${sha(film)}`, { data: film })).ok()).toBe(true);
     expect((await page.request.put(`/api/tracks/${sha(track)}`, { data: track })).ok()).toBe(true);
-    const saved = await page.request.post("/api/reps", { data: { clip: { sha256: sha(film), name: `review-${name}.mp4`, bytes: film.length }, trackSha256: sha(track), drill: "double-step" } });
+    const saved = await page.request.post("/api/reps", { data: { golfer, clip: { sha256: sha(film), name: `review-${name}.mp4`, bytes: film.length }, trackSha256: sha(track), drill: "double-step" } });
     expect(saved.status()).toBe(201);
   }
   await page.goto("/reps");

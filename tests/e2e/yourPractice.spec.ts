@@ -139,7 +139,7 @@ test("all of it goes out as one file and comes back; a damaged one is refused an
   await expect(page.getByRole("alert").filter({ hasText: "What was there stands." })).toBeVisible();
   await page.getByLabel("The file", { exact: true }).setInputFiles(file);
   await page.getByRole("button", { name: "Put it in the place of what is here" }).click();
-  await expect(page.getByText("All of it is back.")).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^All of it is back\./)).toBeVisible({ timeout: 60_000 });
   await page.reload();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(title);
 });

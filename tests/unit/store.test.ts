@@ -1,15 +1,18 @@
 import { fork, spawnSync } from "node:child_process";
 import { createHash, randomUUID } from "node:crypto";
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync, truncateSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { Readable } from "node:stream";
-import { eq } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { DRILLS } from "@/core/drills";
 import { middleMs } from "@/core/analyse";
 import { WHY } from "@/core/uncertainty/told";
-import { BlobMismatchError, blobPath, blobSize, putBlob } from "@/server/blobs/blobs";
+import { BlobMismatchError, blobPath, blobSize, putBlob, readBlob } from "@/server/blobs/blobs";
+import { checkBlobs } from "@/server/blobs/checkBlobs";
+import { keepOfGolfer } from "@/server/golfers/golfers";
+import { blobRoute } from "@/server/http/blobRoute";
 import { healBlobs } from "@/server/blobs/heal";
 import { DataInUseError, lockData } from "@/server/db/lock";
 import { closeDatabase, database } from "@/server/db/open";
@@ -45,7 +48,65 @@ describe("the data directory", () => {
   });
 });
 
+describe("two processes", () => {
+  it("never have one store, be it a directory or a server's database: the second is told so", () => {
+    const open = `import { database } from "./src/server/db/open.ts"; database().then(() => console.log("got it"), (e) => console.log(e.name + ": " + e.message)).finally(() => process.exit());`;
+    const second = (data: string) => spawnSync(process.execPath, ["--import", "tsx", "--input-type=module", "-e", open], { encoding: "utf8", env: { ...process.env, KINGFISHER_DATA: data } }).stdout;
+    expect(second(dir)).toMatch(/DataInUseError.*is open in another process \(\d+\)\. Close that one first/);
+    // From a directory of its own, where the rows are on a server.
+    if (process.env.DATABASE_URL) expect(second(mkdtempSync(path.join(os.tmpdir(), "kingfisher-other-")))).toMatch(/DataInUseError.*database of DATABASE_URL is open in another process/);
+  });
+
+  it("two reps that come at the same time share the bout, which counts both, and corrections of one rep follow one another", async () => {
+    const db = await database();
+    await db.insert(golfer).values({ id: "two", name: "Two Hands", hand: "right", statureCm: 170, units: "cm" });
+    const track = readFileSync("demo/tracks/double-step-good.track");
+    await putBlob("tracks", sha(track), Readable.from([track]));
+    const save = (name: string) => saveReps(db, { golferId: "two", clip: { sha256: sha(Buffer.from(name)), name, bytes: 10 }, trackSha256: sha(track), drill: "double-step", at: new Date("2026-11-24T10:00:00Z") });
+    const saved = await Promise.all(["one", "two", "three"].map(save));
+    const [only, ...more] = await listBouts(db, "two", 10);
+    expect([more, only!.done]).toEqual([[], 3]);
+    const [id] = saved[0]!.ids as [string];
+    const say = (now: "pass" | "fail") => correctRep(db, "two", id, [{ id: randomUUID(), kind: "verdict", was: "pass", now, reason: "As I felt it." }]);
+    await Promise.all([say("fail"), say("pass"), say("fail")]);
+    expect((await findRep(db, "two", id))!.corrections).toHaveLength(1);
+    expect((await db.select().from(verdict).where(and(eq(verdict.repId, id), eq(verdict.by, "golfer"))))).toHaveLength(1);
+    // Two things that one page keeps of a golfer at once.
+    await Promise.all(["double-step", "ball-toss", "arch-rod"].map((d) => keepOfGolfer(db, "two", ({ cautionsRead }) => ({ cautionsRead: { ...cautionsRead, [d]: "2026-11-24" } }))));
+    expect(Object.keys((await db.select().from(golfer).where(eq(golfer.id, "two")))[0]!.cautionsRead).sort()).toEqual(["arch-rod", "ball-toss", "double-step"]);
+  });
+});
+
 describe("films and tracks", () => {
+  it("that are damaged on the disk are noticed, and replaced when they are sent again", async () => {
+    const { PUT } = blobRoute("clips", "video/mp4");
+    const film = Buffer.from("film of a damaged disk ".repeat(500));
+    const send = () => PUT(new Request("http://localhost/", { method: "PUT", body: film }), { params: Promise.resolve({ sha256: sha(film) }) });
+    expect((await send()).status).toBe(201);
+    expect((await send()).status).toBe(200);
+    for (const damage of [() => truncateSync(blobPath("clips", sha(film)), 100), () => writeFileSync(blobPath("clips", sha(film)), Buffer.from(film).fill(0x41, 50, 60))]) {
+      damage();
+      expect((await send()).status).toBe(201);
+      expect(readFileSync(blobPath("clips", sha(film))).equals(film)).toBe(true);
+    }
+    writeFileSync(blobPath("clips", sha(film)), "another film");
+    expect(await checkBlobs(await database())).toContain(sha(film));
+    expect(await blobSize("clips", sha(film))).toBeNull();
+  });
+
+  it("are never a link to something else", async () => {
+    const film = Buffer.from("film behind a link");
+    await putBlob("clips", sha(film), Readable.from([film]));
+    const at = blobPath("clips", sha(film));
+    rmSync(at);
+    symlinkSync("/etc/hostname", at);
+    expect(await blobSize("clips", sha(film))).toBeNull();
+    await expect(readBlob("clips", sha(film)).toArray()).rejects.toThrow(/ELOOP/);
+    await putBlob("clips", sha(film), Readable.from([film]));
+    expect(readFileSync(at).equals(film)).toBe(true);
+    rmSync(at);
+  });
+
   it("are there whole or not at all: a cut upload leaves nothing behind", async () => {
     const film = Buffer.from("film ".repeat(5000));
     await expect(putBlob("clips", sha(film), Readable.from([film.subarray(0, 9000)]))).rejects.toThrow(BlobMismatchError);

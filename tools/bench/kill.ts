@@ -1,73 +1,29 @@
 /**
- * What a process that is killed loses: `npm run bench:kill`. Reps are saved, corrected and binned by a process that gets kill -9 at a random
- * moment, 200 times over on the same data (20 with --check). Then every acknowledged thing is looked for, and files and rows are
- * held against each other before and after what the program mends when it starts.
+ * What a program that is killed loses: `npm run bench:kill` (after a build), 200 kills of a process that saves, and 200 of the site: while
+ * two golfers' reps come in, at its start, during a backup, a restore, a removal and a migration; `--check`: 12 and 6. Every
+ * acknowledged thing is looked for afterwards, and every film is held against its hash.
  */
-import { spawn } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
-import os from "node:os";
-import path from "node:path";
-import { sql } from "drizzle-orm";
 import { seeded } from "../../src/core/maths/seeded";
-import { blobSize } from "../../src/server/blobs/blobs";
-import { healBlobs } from "../../src/server/blobs/heal";
-import { closeDatabase, database } from "../../src/server/db/open";
-import { rowsOf } from "../../src/server/db/rowsOf";
+import { killInProcess } from "./kill/inProcess";
+import { killOverHttp, WHILE } from "./kill/overHttp";
 import { report } from "./report";
 
 const check = process.argv.includes("--check");
-const KILLS = check ? 20 : 200;
-/** The first save of a process takes about a second, others half of it: a kill falls anywhere in the first few. */
-const LATEST_MS = 3000;
-const dir = (process.env.KINGFISHER_DATA = mkdtempSync(path.join(os.tmpdir(), "kingfisher-kill-")));
-const random = seeded(9);
-interface Said { ready?: boolean; saved?: string; film?: string; corrected?: string; binned?: string }
-const acked: Said[] = [];
-
-async function once(): Promise<void> {
-  const child = spawn(process.execPath, ["--import", "tsx", "tools/bench/kill/saver.ts"], { env: process.env, stdio: ["ignore", "pipe", "inherit"] });
-  let text = "";
-  await new Promise<void>((end, failed) => {
-    child.stdout.on("data", (chunk) => {
-      text += String(chunk);
-      if (/"ready":true/.test(String(chunk))) setTimeout(() => child.kill("SIGKILL"), random.uniform() * LATEST_MS);
-    });
-    child.on("exit", (code, signal) => (signal === "SIGKILL" ? end() : failed(new Error(`the saver ended by itself (${code})`))));
-  });
-  // The last line may have been cut.
-  acked.push(...text.split("\n").slice(0, -1).map((l) => JSON.parse(l) as Said));
+const own = await killInProcess(check ? 12 : 200);
+console.log(`${own.kills} kills while saving: of ${own.acked} acknowledged things ${own.lost} are lost; ${own.half} reps are half there; ${own.miscounted} bouts count wrongly; ${own.mended} files without a row were put aside, ${own.orphans} are left`);
+const random = seeded(11);
+const total = { kills: 0, acked: 0, lost: [] as string[], half: 0, damagedFilms: 0 };
+/** So many on one directory: with more, what is kept makes each round long. */
+const A_STORE = 48;
+for (let left = check ? WHILE.length : 200; left > 0; left -= A_STORE) {
+  const got = await killOverHttp(Math.min(left, A_STORE), random);
+  total.kills += got.kills;
+  total.acked += got.acked;
+  total.lost.push(...got.lost);
+  total.half += got.half;
+  total.damagedFilms += got.damagedFilms;
+  console.log(`${total.kills} kills of the site (${WHILE.join(", ")}): of ${total.acked} acknowledged reps ${total.lost.length} are lost; ${total.half} are half there; ${total.damagedFilms} films are damaged`);
 }
-
-try {
-  for (let k = 0; k < KILLS; k++) {
-    await once();
-    if (k % 20 === 19) console.log(`${k + 1} kills, ${acked.filter((a) => a.saved).length} reps acknowledged`);
-  }
-  const db = await database();
-  const rows = async <T>(query: string) => rowsOf<T>(await db.execute(sql.raw(query)));
-  const healed = await healBlobs(db);
-  const again = await healBlobs(db);
-  const reps = new Map((await rows<{ id: string; removed: boolean; measures: number; verdicts: number; own: string | null; kept: boolean; sha: string }>(`
-    select r.id, r.removed_at is not null as removed, (select count(*)::int from measure m where m.rep_id = r.id) as measures,
-      (select count(*)::int from verdict v where v.rep_id = r.id and v.by = 'computed') as verdicts, (select result from verdict v where v.rep_id = r.id and v.by = 'golfer') as own, c.kept, c.sha256 as sha
-    from rep r join clip c on c.sha256 = r.clip_sha256`)).map((r) => [r.id, r]));
-  const whole = [...reps.values()][0]?.measures ?? 0;
-  const lost: string[] = [];
-  for (const a of acked) {
-    const rep = reps.get(a.saved ?? a.corrected ?? a.binned ?? "");
-    if (a.ready) continue;
-    if (!rep || rep.measures !== whole || rep.verdicts !== 1) lost.push(JSON.stringify(a));
-    else if (a.saved && (!rep.kept || rep.sha !== a.film || (await blobSize("clips", rep.sha)) === null)) lost.push(JSON.stringify(a));
-    else if ((a.corrected && rep.own !== "fail") || (a.binned && !rep.removed)) lost.push(JSON.stringify(a));
-  }
-  const half = [...reps.values()].filter((r) => r.measures !== whole || r.verdicts !== 1).length;
-  const miscounted = (await rows<{ n: number }>(`select count(*)::int as n from bout b where b.done <> (select count(*) from rep r where r.bout_id = b.id and r.removed_at is null)`))[0]!.n;
-  const figures = { kills: KILLS, acked: acked.filter((a) => !a.ready).length, lost: lost.length, half, miscounted, mended: healed.orphans, orphans: again.orphans + again.lostFilms };
-  console.log(`${KILLS} kills: of ${figures.acked} acknowledged things ${lost.length} are lost; ${half} reps are half there; ${miscounted} bouts count wrongly; ${healed.orphans} files without a row were put aside, ${figures.orphans} are left`);
-  lost.slice(0, 5).forEach((l) => console.log(`lost: ${l}`));
-  report("kill", figures, !check);
-  if (lost.length || half || miscounted || figures.orphans) process.exitCode = 1;
-} finally {
-  await closeDatabase();
-  rmSync(dir, { recursive: true, force: true });
-}
+total.lost.slice(0, 5).forEach((l) => console.log(`lost: ${l}`));
+report("kill", { ...own, http: { ...total, lost: total.lost.length } }, !check);
+process.exit(own.lost || own.half || own.miscounted || own.orphans || total.lost.length || total.half || total.damagedFilms ? 1 : 0);

@@ -24,7 +24,8 @@ export interface DamageCount {
   whole: number;
   /** Anything else: an error without words, or rows that were gone without a question. */
   wrong: string[];
-  /** The last good copy was not back, after one command. */
+  /** The last good copy was brought back so often by one command; and not, where it should have been. */
+  back: number;
   notBack: string[];
 }
 
@@ -48,11 +49,11 @@ async function makeStore(dir: string): Promise<void> {
 
 const run = (dir: string, ...args: string[]) => spawnSync(process.execPath, ["--import", "tsx", ...args], { encoding: "utf8", timeout: 120_000, env: { ...process.env, KINGFISHER_DATA: dir } });
 
-/** @param each seeded places of each damage; @param back of so many of them the copy is brought back */
+/** @param each seeded places of each damage; @param back the copy is brought back after every so-manyth */
 export async function tryDamages(each: number, back: number, seed: number): Promise<DamageCount> {
   const root = mkdtempSync(path.join(os.tmpdir(), "kingfisher-damage-"));
   const whole = path.join(root, "whole");
-  const out: DamageCount = { tried: 0, refused: 0, whole: 0, wrong: [], notBack: [] };
+  const out: DamageCount = { tried: 0, refused: 0, whole: 0, wrong: [], back: 0, notBack: [] };
   try {
     await makeStore(whole);
     for (const [name, damage] of Object.entries(DAMAGES))
@@ -67,7 +68,8 @@ export async function tryDamages(each: number, back: number, seed: number): Prom
         if (started.status === 0 && started.stdout.trim() === "3 reps") out.whole++;
         else if (started.status === 4 && /is not as it was: .*\n[^]*npm run check-data -- --bring-back/.test(started.stderr)) out.refused++;
         else out.wrong.push(said);
-        if (k >= back) continue;
+        if (out.tried % back !== 1) continue;
+        out.back++;
         const mended = run(dir, "src/server/store/checkData.ts", "--bring-back");
         if (mended.status !== 0 || run(dir, "tools/hostile/openStore.ts").stdout.trim() !== "3 reps") out.notBack.push(`${name}, place ${k}: ${mended.stdout.slice(-300)} ${mended.stderr.slice(-300)}`);
       }

@@ -4,7 +4,7 @@ import { whoever } from "@/app/whoever";
 import { dataDir } from "@/server/dataDir";
 import { countsOf } from "@/server/practice/counts";
 import { listCopies, MOST_COPIES } from "@/server/store/copies";
-import { listStanding } from "@/server/store/standing";
+import { isUndoable, listStanding } from "@/server/store/standing";
 import { DataView } from "@/ui/data/dataView";
 import { StandsBeside } from "@/ui/data/standsBeside";
 
@@ -17,7 +17,7 @@ export default async function DataPage() {
   const copies = listCopies(dir).map(({ at, bytes, rows }) => ({ at, mb: Math.ceil(bytes / 1e6), reps: rows.rep }));
   return (
     <>
-      <StandsBeside beside={listStanding(dir).map(({ id, words, at, act }) => ({ id, words, at, undoable: act !== "migrate" }))} undo={undo} allIsWell={allIsWell} />
+      <StandsBeside beside={listStanding(dir).map(({ id, words, at, act }) => ({ id, words, at, undoable: isUndoable(act) }))} undo={undo} allIsWell={allIsWell} />
       <DataView golfer={{ id: golfer.id, name: golfer.name, sample: golfer.sample }} counts={counts} binned={binned} copies={copies} mostCopies={MOST_COPIES} remove={removeForGood.bind(null, golfer.id)} />
     </>
   );

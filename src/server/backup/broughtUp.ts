@@ -4,7 +4,8 @@ import { pipeline } from "node:stream/promises";
 import { PGlite } from "@electric-sql/pglite";
 import { drizzle } from "drizzle-orm/pglite";
 import { under } from "../dataDir";
-import { migrationsFolder, type Db } from "../db/open";
+import { migrationsFolder } from "../db/migrated";
+import { type Db } from "../db/open";
 import { rowLines } from "./rowLines";
 import { changes, readRows, TABLES, writeRows } from "./tables";
 

@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import { sql } from "drizzle-orm";
 import { under } from "../dataDir";
-import { migrationsFolder, type Db } from "../db/open";
+import { migrationsFolder } from "../db/migrated";
+import { type Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
 
 /** All tables, each after those that it points to. */

@@ -21,13 +21,20 @@ export function blobPath(kind: BlobKind, sha256: string): string {
   return under(dataDir(), kind, sha256.slice(0, 2), sha256);
 }
 
+/** More came than may: what was written of it is gone. */
+export class BlobTooLargeError extends Error {
+  override name = "BlobTooLargeError";
+}
+
 /**
  * Stores a stream under the name it must hash to: written under a temporary name, flushed, checked, renamed. Afterwards
  * the file is whole or not there at all.
  *
+ * @param most bytes
+ * @throws BlobTooLargeError
  * @throws BlobMismatchError when the bytes do not hash to `sha256` (an upload cut short, say)
  */
-export async function putBlob(kind: BlobKind, sha256: string, bytes: Readable): Promise<void> {
+export async function putBlob(kind: BlobKind, sha256: string, bytes: Readable, most = Infinity): Promise<void> {
   const final = blobPath(kind, sha256);
   await mkdir(path.dirname(final), { recursive: true });
   const part = `${final}.${randomUUID()}.part`;
@@ -40,7 +47,7 @@ export async function putBlob(kind: BlobKind, sha256: string, bytes: Readable): 
         transform(chunk: Buffer, _, done) {
           hash.update(chunk);
           size += chunk.length;
-          done(null, chunk);
+          done(size > most ? new BlobTooLargeError(`more than ${most} bytes came`) : null, chunk);
         },
       }),
       createWriteStream(part, { flush: true }),

@@ -2,13 +2,15 @@ import { existsSync } from "node:fs";
 import { cp, rename, rm } from "node:fs/promises";
 import type { PGlite } from "@electric-sql/pglite";
 import { sql } from "drizzle-orm";
-import { dataDir, under } from "../dataDir";
+import { dataDir } from "../dataDir";
 import { countRows, missing, readCensus, writeCensus } from "../store/census";
 import { DamagedStoreError, hasBlobs, lookOver } from "../store/damage";
 import { storePaths } from "../store/paths";
 import { finishSwap, swapIn } from "../store/swap";
 import type { Db } from "./db";
 import { DataInUseError, lockData } from "./lock";
+import { makeDatabase } from "./makeDatabase";
+import { drizzleOf, migrated, migrationsFolder, openPglite } from "./migrated";
 import { OneDatabase } from "./oneDatabase";
 import { rowsOf } from "./rowsOf";
 import * as schema from "./schema";
@@ -50,8 +52,6 @@ export async function closeDatabase(): Promise<void> {
   delete holder.__kingfisherDb;
   if (opened) await (await opened).close();
 }
-
-export const migrationsFolder = (): string => under(process.cwd(), "drizzle");
 
 async function open(): Promise<Opened> {
   const dir = dataDir();
@@ -141,29 +141,6 @@ function damaged(dir: string, error: unknown): Error {
   if (error instanceof DamagedStoreError || /^E[A-Z]+$/.test(code)) return error as Error;
   const { cause, message } = error as Error;
   return new DamagedStoreError(dir, `it can't be opened (${(cause instanceof Error ? cause.message : message).split(".")[0]})`);
-}
-
-export async function openPglite(dir: string): Promise<PGlite> {
-  const { PGlite } = await import("@electric-sql/pglite");
-  return PGlite.create(dir);
-}
-
-/** Drizzle on a PGlite, or on what stands for one. */
-export async function drizzleOf(client: Pick<PGlite, "query" | "exec" | "transaction">): Promise<Db> {
-  const { drizzle } = await import("drizzle-orm/pglite");
-  return drizzle(client as PGlite, { schema });
-}
-
-/** Makes an empty database with all tables. */
-export async function makeDatabase(dir: string): Promise<void> {
-  await rm(dir, { recursive: true, force: true });
-  await migrated(dir);
-}
-
-async function migrated(dir: string): Promise<void> {
-  const [client, { drizzle }, { migrate }] = await Promise.all([openPglite(dir), import("drizzle-orm/pglite"), import("drizzle-orm/pglite/migrator")]);
-  await migrate(drizzle(client), { migrationsFolder: migrationsFolder() });
-  await client.close();
 }
 
 /** Whether tables are of an older shape than the program's. */

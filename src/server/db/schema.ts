@@ -167,7 +167,7 @@ export const rep = pgTable("rep", {
   createdAt: created(),
   /** In the bin since then. */
   removedAt: timestamp("removed_at", { withTimezone: true }),
-}, (t) => [index("rep_bout").on(t.boutId, t.createdAt), uniqueIndex("rep_once").on(t.boutId, t.clipSha256, t.index)]);
+}, (t) => [index("rep_bout").on(t.boutId, t.createdAt), index("rep_clip").on(t.clipSha256), index("rep_track").on(t.trackSha256), uniqueIndex("rep_once").on(t.boutId, t.clipSha256, t.index)]);
 
 export const event = pgTable("event", {
   repId: text("rep_id").notNull().references(() => rep.id, { onDelete: "cascade" }),

@@ -2,7 +2,7 @@ import { and, eq, type SQL } from "drizzle-orm";
 import type { BlobKind } from "../blobs/blobs";
 import { isId } from "../db/isId";
 import type { Db } from "../db/open";
-import { bout, golfer, rep } from "../db/schema";
+import { bout, clip, golfer, rep } from "../db/schema";
 import { UserError } from "../userError";
 
 /** What is a golfer's own: a bout is whose it says, a rep whose its bout is. Every query of what golfers did asks this. */
@@ -16,10 +16,11 @@ export async function ownBout(db: Db, golferId: string, id: string): Promise<typ
   return row ?? null;
 }
 
-/** Whether a golfer has a rep of a film, or of a track. */
-export async function ownsBlob(db: Db, golferId: string, kind: BlobKind, sha256: string): Promise<boolean> {
+/** A film or a track of which a golfer has a rep, with how large a film is that was kept; null where they have none. */
+export async function ownBlob(db: Db, golferId: string, kind: BlobKind, sha256: string): Promise<{ bytes: number | null } | null> {
   const column = kind === "clips" ? rep.clipSha256 : rep.trackSha256;
-  return (await db.select({ id: rep.id }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).where(and(eq(column, sha256), ownedBy(golferId))).limit(1)).length > 0;
+  const [row] = await db.select({ bytes: clip.bytes }).from(rep).innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(clip, eq(clip.sha256, rep.clipSha256)).where(and(eq(column, sha256), ownedBy(golferId))).limit(1);
+  return row ? { bytes: kind === "clips" ? row.bytes : null } : null;
 }
 
 /** A golfer's row, which nobody else changes until the transaction ends; null where they are gone. */

@@ -1,11 +1,11 @@
-import { Readable, Transform } from "node:stream";
+import { Readable } from "node:stream";
 import type { ReadableStream as WebStream } from "node:stream/web";
 import { z } from "zod";
 import { LARGEST_CLIP } from "../../vision/decode/largestClip";
-import { BlobMismatchError, blobSize, putBlob, readBlob, type BlobKind } from "../blobs/blobs";
+import { BlobMismatchError, BlobTooLargeError, blobSize, putBlob, readBlob, type BlobKind } from "../blobs/blobs";
 import { isWhole, putAside } from "../blobs/checkBlobs";
 import { database } from "../db/open";
-import { ownsBlob } from "../golfers/whose";
+import { ownBlob } from "../golfers/whose";
 import { UserError } from "../userError";
 import { api, ownApi } from "./api";
 
@@ -26,12 +26,12 @@ export function blobRoute(kind: BlobKind, type: string) {
       await putAside(await database(), kind, sha256);
     }
     if (!request.body) throw new UserError("There was nothing in the request.");
-    if (Number(request.headers.get("content-length") ?? 0) > LARGEST_CLIP) throw new UserError("That is more than 2 GB. Trim the clip to the reps.", 413);
+    if (Number(request.headers.get("content-length") ?? 0) > LARGEST_CLIP) throw tooLarge();
     try {
-      await putBlob(kind, sha256, Readable.fromWeb(request.body as unknown as WebStream).pipe(noLarger(LARGEST_CLIP)));
+      await putBlob(kind, sha256, Readable.fromWeb(request.body as unknown as WebStream), LARGEST_CLIP);
       return new Response(null, { status: 201 });
     } catch (error) {
-      if (error instanceof UserError) throw error;
+      if (error instanceof BlobTooLargeError) throw tooLarge();
       if (error instanceof BlobMismatchError) throw new UserError(`${error.message}. Send it again.`, 422);
       if (cutShort(error)) throw new UserError("The file did not arrive whole. Send it again.", 422);
       throw error;
@@ -40,8 +40,13 @@ export function blobRoute(kind: BlobKind, type: string) {
 
   /** The file's size, if it is there and who practises here has a rep of it. */
   const found = ownApi<Names>(async ({ request, db, golfer }, { sha256 }) => {
-    const size = hash.safeParse(sha256).success && (await ownsBlob(db, golfer.id, kind, sha256)) ? await blobSize(kind, sha256) : null;
-    if (size === null) throw new UserError("There is no such file.", 404);
+    const own = hash.safeParse(sha256).success ? await ownBlob(db, golfer.id, kind, sha256) : null;
+    const size = own ? await blobSize(kind, sha256) : null;
+    if (!own || size === null) throw new UserError("There is no such file.", 404);
+    if (own.bytes !== null && own.bytes !== size && !(await isWhole(kind, sha256))) {
+      await putAside(db, kind, sha256);
+      throw new UserError("This film was damaged on the disk. Read its clip again: the right one takes its place.", 410);
+    }
     const headers = { "content-type": type, "accept-ranges": "bytes", "cache-control": "private, max-age=31536000, immutable" };
     const send = (range?: { start: number; end: number }) => (request.method === "HEAD" ? null : (Readable.toWeb(readBlob(kind, sha256, range)) as unknown as BodyInit));
     const asked = rangeOf(request.headers.get("range"), size);
@@ -53,6 +58,8 @@ export function blobRoute(kind: BlobKind, type: string) {
   return { PUT, GET: found, HEAD: found };
 }
 
+const tooLarge = (): UserError => new UserError("That is more than 2 GB. Trim the clip to the reps.", 413);
+
 /** What of a file is asked for; what is no range is not there, as RFC 9110 has it (14.2). */
 function rangeOf(header: string | null, size: number): { start: number; end: number } | "none" | "outside" {
   const [, from = "", to = ""] = /^bytes=(\d{0,15})-(\d{0,15})$/.exec(header ?? "") ?? [];
@@ -60,17 +67,6 @@ function rangeOf(header: string | null, size: number): { start: number; end: num
   const start = from ? Number(from) : Math.max(0, size - Number(to));
   const end = from && to ? Math.min(Number(to), size - 1) : size - 1;
   return start > end || start >= size ? "outside" : { start, end };
-}
-
-/** Passes bytes on, and no more than so many. */
-function noLarger(most: number): Transform {
-  let size = 0;
-  return new Transform({
-    transform(chunk: Buffer, _, done) {
-      size += chunk.length;
-      done(size > most ? new UserError("That is more than 2 GB. Trim the clip to the reps.", 413) : null, chunk);
-    },
-  });
 }
 
 /** The client went away in the middle. */

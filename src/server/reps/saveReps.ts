@@ -69,11 +69,13 @@ export async function saveReps(db: Db, request: SaveRequest): Promise<{ ids: str
   });
   // A clip that may be slow motion is kept once its speed is known.
   if (analysis.problems.some((p) => p.code === "slowMotion")) return { ids: [], analysis };
-  const kept = (await blobSize("clips", request.clip.sha256)) !== null;
+  const size = await blobSize("clips", request.clip.sha256);
+  const kept = size !== null;
+  const film = { ...request.clip, bytes: size ?? request.clip.bytes, kept };
   const ids = await db.transaction(async (tx) => {
     // Reps of one golfer are kept one after another: else two that come together would each begin a bout.
     if (!(await lockGolfer(tx as unknown as Db, request.golferId))) throw new UserError(GONE, 409);
-    await tx.insert(clip).values({ ...request.clip, kept }).onConflictDoUpdate({ target: clip.sha256, set: { kept, name: request.clip.name } });
+    await tx.insert(clip).values(film).onConflictDoUpdate({ target: clip.sha256, set: film });
     const boutId = await findBout(tx as unknown as Db, request, chosen);
     const found = withTold(analysis.reps, request.told);
     const before = await knownReps(tx as unknown as Db, request, boutId, found.map(({ r }) => r));

@@ -5,7 +5,9 @@ import { clearTables, readRows, schemaNow, TABLES, writeRows } from "../backup/t
 import { rowLines } from "../backup/rowLines";
 import { broughtUp } from "../backup/broughtUp";
 import { removeUnused } from "../blobs/unused";
-import { drizzleOf, makeDatabase, openedStore, openPglite, type Db, type Opened } from "../db/open";
+import { makeDatabase } from "../db/makeDatabase";
+import { drizzleOf, openPglite } from "../db/migrated";
+import { openedStore, type Db, type Opened } from "../db/open";
 import { countRows, expectFewer, readCensus, writeCensus, type RowCounts } from "./census";
 import { writeDurably } from "./durable";
 import { storePaths } from "./paths";

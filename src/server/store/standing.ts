@@ -22,6 +22,9 @@ export interface Standing extends AboutStanding {
   dir: string;
 }
 
+/** Whether what was done can be undone from a page: a newer version's database is no use to it, and a damaged one to nobody. */
+export const isUndoable = (act: AboutStanding["act"]): boolean => act !== "migrate" && act !== "damaged";
+
 /** Names of what stands beside are never paths. */
 export const STANDING_ID = /^[\w-]{1,60}$/;
 

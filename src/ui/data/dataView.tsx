@@ -20,6 +20,8 @@ interface Props {
   remove(): Promise<void>;
 }
 
+const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? "" : "s"}`;
+
 /** Asked again so often, ms. */
 const POLL_MS = 500;
 
@@ -28,7 +30,7 @@ export function DataView({ golfer, counts, binned, copies, mostCopies, remove }:
   return (
     <>
       <p className="mt-5 text-[15px] text-ink-2">Where is what is yours, and how do you take it away?</p>
-      <h1 className="mt-1 text-[34px] md:text-[46px]">{counts.reps} reps in {counts.bouts} bouts, {counts.films} films</h1>
+      <h1 className="mt-1 text-[34px] md:text-[46px]">{counted(counts.reps, "rep")} in {counted(counts.bouts, "bout")}, {counted(counts.films, "film")}</h1>
       <p className="mt-2 max-w-prose text-[17px]">All of it lies on this computer and nowhere else. Nothing leaves it unless you take it away here.</p>
       <div className="mt-8 grid gap-x-12 gap-y-10 lg:grid-cols-2">
         <Backup />
@@ -61,18 +63,21 @@ export function DataView({ golfer, counts, binned, copies, mostCopies, remove }:
 function Backup() {
   const [job, setJob] = useState<string | null>(null);
   const [share, setShare] = useState(0);
+  const [wrong, setWrong] = useState<string | null>(null);
   useEffect(() => {
     if (!job) return;
     const timer = setInterval(() => void fetch(`/api/backup?progress=${job}`).then(async (r) => {
-      const { state, done, of } = (await r.json()) as { state: string; done: number; of: number };
+      const { state, done, of, message } = (await r.json()) as { state: string; done: number; of: number; message: string | null };
       setShare(of ? done / of : 0);
       if (state === "done" || state === "failed") setJob(null);
+      if (state === "failed") setWrong(message);
     }, () => undefined), POLL_MS);
     return () => clearInterval(timer);
   }, [job]);
   const begin = () => {
     const id = crypto.randomUUID();
     setShare(0);
+    setWrong(null);
     setJob(id);
     Object.assign(document.createElement("a"), { href: `/api/backup?job=${id}`, download: "" }).click();
   };
@@ -82,6 +87,7 @@ function Backup() {
       <p className="mb-3 text-[17px]">Golfers, log, reps, corrections, drills, films and tracks: put it on another disk, or carry it to another computer.</p>
       <Button look="main" disabled={job !== null} onClick={begin}>Save a backup</Button>
       {job && <label className="mt-3 block text-[15px]">The file is written; your browser can stop it.<progress className="mt-1 block h-2 w-full max-w-[360px] accent-ink" value={share} max={1} /></label>}
+      {wrong && <p role="alert" className="mt-3 max-w-prose text-fail">{wrong}</p>}
     </section>
   );
 }

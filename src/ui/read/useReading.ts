@@ -2,11 +2,32 @@
 
 import { proxy, wrap, type Remote } from "comlink";
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { CLIP_WORDS } from "@/vision/decode/clipError";
 import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
 import { keepReps, NotKeptError, putBlob, type FilmedFor } from "./keep";
 
 let nextId = 1;
+
+/** Reading says how far it is at least this often; a picture of the largest films takes a second, ms. */
+const STALLED_MS = 30_000;
+
+/** Waits for silence: nothing heard for as long as was said last. */
+function watched() {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let silent: () => void = () => {};
+  const silence = new Promise<"silent">((resolve) => (silent = () => resolve("silent")));
+  const end = () => clearTimeout(timer);
+  return {
+    silence,
+    end,
+    /** @param ms how long nothing may be heard from now on; null: as long as it likes */
+    heard(ms: number | null) {
+      end();
+      if (ms !== null) timer = setTimeout(silent, ms);
+    },
+  };
+}
 
 /** Whom a clip is read for and what its reps are judged by: as it was when its reading began. */
 interface KeptFor {
@@ -80,14 +101,24 @@ export function useReading(keepFilm: boolean, { golferId, drill, version }: { go
     void (async () => {
       let began = startedAt;
       try {
-        const result = await reader().read(item.file, readFor, proxy((progress) => {
+        const watch = watched();
+        const reading = reader().read(item.file, readFor, proxy((progress) => {
           if (run.stopped) return;
+          watch.heard(progress.step === "loading" ? null : STALLED_MS);
           if (progress.step === "reading" && began === startedAt) began = performance.now();
           set(item.id, { step: "working", progress, startedAt: began });
         }));
+        const result = await Promise.race([reading, watch.silence]).finally(watch.end);
+        if (result === "silent") {
+          // Nothing inside a worker that is stuck can answer: it is ended, and the next clip gets another.
+          worker.current?.worker.terminate();
+          worker.current = null;
+          if (!run.stopped) set(item.id, { step: "failed", ...CLIP_WORDS.stalled, again: false });
+          return;
+        }
         if (run.stopped) return;
         if (result.ok) await keep(item, result.clipSha256, { bytes: result.track, sha256: result.trackSha256 });
-        else set(item.id, { step: "failed", message: result.message, action: result.action, again: !["notVideo", "empty", "noPicture", "codec", "tooBig"].includes(result.code) });
+        else set(item.id, { step: "failed", message: result.message, action: result.action, again: !["notVideo", "empty", "noPicture", "codec", "tooBig", "damaged", "size", "tooLong"].includes(result.code) });
       } catch {
         if (!run.stopped) set(item.id, { step: "failed", message: "Reading broke off.", action: "Try again. The clip itself is untouched.", again: true });
         worker.current?.worker.terminate();

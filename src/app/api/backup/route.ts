@@ -2,10 +2,12 @@ import { z } from "zod";
 import { jobs, remember, type JobState } from "@/server/backup/jobs";
 import { backupName, openBackup } from "@/server/backup/writeBackup";
 import { database } from "@/server/db/open";
+import { storeTrouble } from "@/server/storeTrouble";
 import { api, head } from "@/server/http/api";
 import { lazyStream } from "@/server/http/lazyStream";
 
 const job = z.uuid();
+const FULL = "The disk is full: while a backup is written its rows lie aside. Free some space, then save it again.";
 
 /** All that is kept as one ZIP, written while it is sent; with `job` its progress can be asked for. */
 export const GET = api(async (request) => {
@@ -16,7 +18,7 @@ export const GET = api(async (request) => {
   const state: JobState = { state: "running", done: 0, of: 0, message: null };
   if (named.success) remember(named.data, state);
   const stream = lazyStream(async (gone) => {
-    gone.addEventListener("abort", () => Object.assign(state, { state: "failed", message: "The backup was stopped." } satisfies Partial<JobState>));
+    gone.addEventListener("abort", () => Object.assign(state, { state: "failed", message: storeTrouble(gone.reason)?.status === 507 ? FULL : "The backup was stopped." } satisfies Partial<JobState>));
     const backup = await openBackup(await database());
     state.of = backup.bytes;
     return backup.stream(gone, (done) => Object.assign(state, { done, state: done >= state.of ? "done" : "running" }));
