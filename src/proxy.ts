@@ -8,7 +8,11 @@ import { isFromHere } from "./server/http/fromHere";
  */
 export async function proxy(request: NextRequest): Promise<NextResponse> {
   const wrong = request.method === "GET" || request.method === "HEAD" ? null : await wrongAction(request);
-  if (wrong) return NextResponse.json({ message: wrong[0] }, { status: wrong[1] });
+  if (wrong) {
+    // A body that nobody reads is an error nobody catches when its sender goes away.
+    if (Number(request.headers.get("content-length") ?? 0) <= MOST_BYTES) await request.arrayBuffer().catch(() => undefined);
+    return NextResponse.json({ message: wrong[0] }, { status: wrong[1] });
+  }
   const nonce = Buffer.from(crypto.getRandomValues(new Uint8Array(18))).toString("base64");
   const policy = contentPolicy(nonce);
   const headers = new Headers(request.headers);

@@ -43,6 +43,8 @@ export async function tryWithoutCamera(): Promise<void> {
 export async function changeGolfer(as: string, form: GolferAnswers): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   await saveGolfer(db, golfer.id, golferAnswers.parse(form));
+  // The head of every page names who practises.
+  revalidatePath("/", "layout");
   redirect("/read");
 }
 

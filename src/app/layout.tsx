@@ -26,7 +26,7 @@ export default async function RootLayout({ children }: { children: React.ReactNo
       <head>
         <script nonce={(await headers()).get("x-nonce") ?? undefined} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }} />
       </head>
-      <body>
+      <body data-golfer={golfer?.id}>
         <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-paper focus:p-3">To the page</a>
         <Nav golferName={golfer?.name ?? null} />
         {golfer && <OtherGolfer key={golfer.id} id={golfer.id} name={golfer.name} />}

@@ -10,7 +10,7 @@ export async function answered(page: Page, statureCm = "170", hand: "Right" | "L
 
 /** Who practises in this browser, as reps are sent for them. */
 export async function filmedFor(page: Page): Promise<{ id: string; hand: "right"; statureCm: number }> {
-  const id = (await page.context().cookies()).find((c) => c.name === "kingfisher-golfer")?.value;
-  if (!id) throw new Error("nobody was chosen");
+  const id = await page.locator("body").getAttribute("data-golfer");
+  if (!id) throw new Error("nobody practises here");
   return { id, hand: "right", statureCm: 170 };
 }

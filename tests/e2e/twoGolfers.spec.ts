@@ -11,10 +11,11 @@ const sha = (bytes: Uint8Array) => createHash("sha256").update(bytes).digest("he
 async function begins(page: Page, name: string): Promise<void> {
   await page.goto("/begin");
   await answered(page);
-  await page.goto("/you");
+  // The page's script may come while a name is typed into what the computer drew.
+  await page.goto("/you", { waitUntil: "networkidle" });
   await page.getByLabel("Name").fill(name);
   await page.getByRole("button", { name: "Keep this" }).click();
-  await expect(page).toHaveURL(/\/read/);
+  await expect(page.getByRole("link", { name, exact: true })).toBeVisible();
 }
 
 test("a clip that was begun for one golfer is theirs, though another one is chosen in another tab before it is kept", async ({ page, context }) => {
@@ -50,7 +51,7 @@ test("a clip that was begun for one golfer is theirs, though another one is chos
 
 test("what a page of one golfer's keeps after another was chosen is refused, and nothing of either changes", async ({ page, context }) => {
   await begins(page, "Wren Alder");
-  await page.goto("/you");
+  await page.goto("/you", { waitUntil: "networkidle" });
   const other = await context.newPage();
   await begins(other, "Sorrel Finch");
   await page.getByLabel("Name").fill("Somebody else");
