@@ -1,6 +1,7 @@
 import { existsSync } from "node:fs";
 import { cp, rename, rm } from "node:fs/promises";
 import type { PGlite } from "@electric-sql/pglite";
+import { Mutex } from "async-mutex";
 import { sql } from "drizzle-orm";
 import { dataDir } from "../dataDir";
 import { countRows, missing, readCensus, writeCensus } from "../store/census";
@@ -23,8 +24,12 @@ export interface Opened {
   dir: string;
   /** The embedded database; null where the rows are on a PostgreSQL server. */
   own: OneDatabase | null;
+  /** The database is replaced as a whole by one at a time. */
+  replacing: Mutex;
   close(): Promise<void>;
 }
+
+type OpenedRows = Omit<Opened, "replacing">;
 
 const holder = globalThis as { __kingfisherDb?: Promise<Opened> };
 
@@ -66,6 +71,7 @@ async function open(): Promise<Opened> {
     }
     return {
       ...store,
+      replacing: new Mutex(),
       close: async () => {
         // What is there at a proper end is what the next start must find.
         await countRows(store.db).then((rows) => writeCensus(dir, rows)).catch(() => undefined);
@@ -91,7 +97,7 @@ async function checkRows(dir: string, db: Db): Promise<void> {
 /** A number of this program's own, under which a PostgreSQL server knows that its database is in use. */
 const IN_USE = 7_405_911;
 
-async function openServer(dir: string, url: string): Promise<Opened> {
+async function openServer(dir: string, url: string): Promise<OpenedRows> {
   const [{ drizzle }, { migrate }, { Pool, Client }] = await Promise.all([import("drizzle-orm/node-postgres"), import("drizzle-orm/node-postgres/migrator"), import("pg")]);
   // Held by a connection of its own: the server lets go of it when the process ends.
   const holding = new Client({ connectionString: url });
@@ -111,7 +117,7 @@ async function openServer(dir: string, url: string): Promise<Opened> {
   }
 }
 
-async function openOwn(dir: string): Promise<Opened> {
+async function openOwn(dir: string): Promise<OpenedRows> {
   const paths = storePaths(dir);
   await finishSwap(dir);
   if (lookOver(dir) === "new") {

@@ -25,6 +25,11 @@ export type StartsAs = "empty" | "copy";
  * in one transaction on the server, whose rows were written beside.
  */
 export async function replaceDatabase(about: Omit<AboutStanding, "at">, starts: StartsAs, fill: (db: Db) => Promise<void>): Promise<void> {
+  const { replacing } = await openedStore();
+  return replacing.runExclusive(() => replaced(about, starts, fill));
+}
+
+async function replaced(about: Omit<AboutStanding, "at">, starts: StartsAs, fill: (db: Db) => Promise<void>): Promise<void> {
   const store = await openedStore();
   const whole = { ...about, at: new Date().toISOString() };
   await (store.own ? replaceOwn({ ...store, own: store.own }, whole, starts, fill) : replaceOnServer(store, whole, starts, fill));
@@ -113,6 +118,11 @@ async function standing(id: string): Promise<{ dir: string; one: Standing }> {
 
 /** Brings back what was there before; what is there now stands beside in its place. @throws RangeError when it is gone */
 export async function bringBack(id: string): Promise<void> {
+  const { replacing } = await openedStore();
+  return replacing.runExclusive(() => broughtBack(id));
+}
+
+async function broughtBack(id: string): Promise<void> {
   const { dir, one } = await standing(id);
   const { own, db } = await openedStore();
   const about = { act: "bring back" as const, words: `Undone: ${one.words}`, files: [] };
@@ -129,7 +139,7 @@ export async function bringBack(id: string): Promise<void> {
     const schema = Number(await readFile(rows("").replace(/\.ndjson$/, "schema"), "utf8"));
     const aside = under(dir, "tmp", `back-${one.id}`);
     const files = schema === schemaNow() ? rows : await broughtUp(schema, TABLES, rows, aside);
-    await replaceDatabase(about, "empty", async (to) => {
+    await replaced(about, "empty", async (to) => {
       for (const table of TABLES) if (existsSync(files(table))) for await (const some of rowLines(files(table))) await writeRows(to, table, some);
     });
     await rm(aside, { recursive: true, force: true });

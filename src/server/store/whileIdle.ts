@@ -1,5 +1,6 @@
-import { statSync } from "node:fs";
+import { readdirSync, statSync } from "node:fs";
 import { checkBlobs } from "../blobs/checkBlobs";
+import { under } from "../dataDir";
 import type { Opened } from "../db/open";
 import { countRows, writeCensus } from "./census";
 import { listCopies, makeCopy } from "./copies";
@@ -42,8 +43,9 @@ export function workWhileIdle(store: Opened): () => void {
 
 /** When the database last wrote, by its log of writes. */
 function writtenAt(dir: string): number {
+  const log = under(storePaths(dir).db, "pg_wal");
   try {
-    return statSync(`${storePaths(dir).db}/pg_wal`).mtimeMs;
+    return Math.max(...readdirSync(log).map((name) => statSync(under(log, name)).mtimeMs));
   } catch {
     return 0;
   }
