@@ -1,5 +1,5 @@
 // npm test: installs what is needed and runs everything that CI runs. Ends with a line `N passed, N failed`.
-import { spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import path from "node:path";
 import { bin, install, need, root } from "./setup.mjs";
@@ -11,11 +11,19 @@ need("ffmpeg", "ffmpeg", "clips for tests");
 const results = { passed: 0, failed: 0 };
 const began = Date.now();
 
-/** Runs one step; counts it as one check, or by the figures that `count` reads from what it left. */
-function step(name, command, args, count) {
-  console.log(`\n── ${name}`);
+/**
+ * Runs one step; counts it as one check, or by the figures that `count` reads from what it left. What it prints is shown when it has
+ * ended where another step runs beside it (`beside`).
+ */
+async function step(name, command, args, count, beside = false) {
+  if (!beside) console.log(`\n── ${name}`);
   const at = Date.now();
-  const { status } = spawnSync(command, args, { cwd: root, stdio: "inherit", env: process.env });
+  const child = spawn(command, args, { cwd: root, stdio: beside ? ["ignore", "pipe", "pipe"] : "inherit", env: process.env });
+  const printed = [];
+  child.stdout?.on("data", (chunk) => printed.push(chunk));
+  child.stderr?.on("data", (chunk) => printed.push(chunk));
+  const status = await new Promise((resolve) => child.on("close", resolve).on("error", () => resolve(1)));
+  if (beside) console.log(`\n── ${name}\n${Buffer.concat(printed)}`);
   const ok = status === 0;
   const counted = count?.() ?? { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
   if (!ok && counted.failed === 0) counted.failed = 1;
@@ -32,24 +40,28 @@ mkdirSync(work, { recursive: true });
 process.env.KINGFISHER_DB_TEMPLATES = path.join(work, "db-templates");
 for (const f of ["unit.json", "e2e.json"]) rmSync(path.join(work, f), { force: true });
 
-step("lint", bin("eslint"), [".", "--max-warnings", "0"]);
-step("types", bin("tsc"), ["-p", "."]);
-step("import directions", bin("depcruise"), ["src", "tools", "demo", "--config", ".dependency-cruiser.cjs"]);
-step("unit tests", bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile=${path.join(work, "unit.json")}`], () => {
+// The build checks the types of all that tsconfig.json names, and those of routes besides.
+const [built] = await Promise.all([
+  step("types and build", bin("next"), ["build"], undefined, true),
+  (async () => {
+    await step("lint", bin("eslint"), [".", "--max-warnings", "0"], undefined, true);
+    await step("import directions", bin("depcruise"), ["src", "tools", "demo", "--config", ".dependency-cruiser.cjs"], undefined, true);
+  })(),
+]);
+await step("unit tests", bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile=${path.join(work, "unit.json")}`], () => {
   const r = readJson(path.join(work, "unit.json"));
   return r && { passed: r.numPassedTests, failed: r.numFailedTests };
 });
-const built = step("build", bin("next"), ["build"]);
 if (built)
-  step("end-to-end tests", bin("playwright"), ["test"], () => {
+  await step("end-to-end tests", bin("playwright"), ["test"], () => {
     const r = readJson(path.join(work, "e2e.json"));
     return r && { passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected };
   });
-if (built) step("an hour hands free, shortened", process.execPath, ["--import", "tsx", "tools/bench/hour.ts", "--check"]);
-step("killed while saving, starting, backing up, restoring, removing and migrating", process.execPath, ["--import", "tsx", "tools/bench/kill.ts", "--check"]);
-if (built) step("hostile films, requests and damage, a hundred of each", process.execPath, ["--import", "tsx", "tools/hostile/hostile.ts", "--check"]);
-step("accuracy", process.execPath, ["--import", "tsx", "tools/bench/accuracy.ts", "--check"]);
-step("drills", process.execPath, ["--import", "tsx", "tools/bench/drills.ts", "--check"]);
+if (built) await step("an hour hands free, shortened", process.execPath, ["--import", "tsx", "tools/bench/hour.ts", "--check"]);
+if (built) await step("killed while saving, starting, backing up, restoring, removing and migrating", process.execPath, ["--import", "tsx", "tools/bench/kill.ts", "--check"]);
+if (built) await step("hostile films, requests and damage, a hundred of each", process.execPath, ["--import", "tsx", "tools/hostile/hostile.ts", "--check"]);
+await step("accuracy", process.execPath, ["--import", "tsx", "tools/bench/accuracy.ts", "--check"]);
+await step("drills", process.execPath, ["--import", "tsx", "tools/bench/drills.ts", "--check"]);
 
 console.log(`\n${((Date.now() - began) / 60000).toFixed(1)} minutes`);
 console.log(`${results.passed} passed, ${results.failed} failed`);
