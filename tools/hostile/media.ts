@@ -77,9 +77,13 @@ export async function tryMedia(count: number, seed: number): Promise<MediaCount>
   const result: MediaCount = { tried: 0, read: 0, refused: 0, unclear: [], slowestBeyondS: 0, slow: [], peakMB: 0 };
   try {
     const layouts = makeLayouts(dir);
-    // How long a film that is whole takes, the start of the program with it.
-    const honest = await readAll([path.join(dir, "index-last.mp4")]);
-    const honestS = ((honest.out[0]?.atMs ?? Infinity) - honest.began) / 1000;
+    // How long a film that is whole takes, and how much longer the first one of a process, which waits for the program and the network.
+    const film = path.join(dir, "index-last.mp4");
+    const honest = await readAll([film, film]);
+    const [first, second] = honest.out.map((a) => a.atMs);
+    if (first === undefined || second === undefined) throw new Error(`a film that is whole can't be read: ${honest.said.map((s) => s.line).join(" ")}`);
+    const honestS = (second - first) / 1000;
+    const startS = (first - honest.began) / 1000 - honestS;
     for (let done = 0; done < count; ) {
       const batch: { file: string; what: string }[] = [];
       const folder = path.join(dir, `batch-${done}`);
@@ -93,7 +97,7 @@ export async function tryMedia(count: number, seed: number): Promise<MediaCount>
       }
       const { out, said, peak, began } = await readAll(batch.map((b) => b.file));
       result.peakMB = Math.max(result.peakMB, Math.round(peak / 1e6));
-      let before = began;
+      let before = began + 1000 * startS;
       for (const { file, what } of batch) {
         result.tried++;
         const name = path.basename(file);
