@@ -1,6 +1,6 @@
 /**
  * What a program that is killed loses: `npm run bench:kill` (after a build), 200 kills of a process that saves, and 200 of the site: while
- * two golfers' reps come in, at its start, during a backup, a restore, a removal and a migration; `--check`: 12 and 6. Every
+ * two golfers' reps come in, at its start, during a backup, a restore, a removal and a migration; `--check`: 6 and 6. Every
  * acknowledged thing is looked for afterwards, and every film is held against its hash.
  */
 import { seeded } from "../../src/core/maths/seeded";
@@ -9,7 +9,7 @@ import { killOverHttp, WHILE } from "./kill/overHttp";
 import { report } from "./report";
 
 const check = process.argv.includes("--check");
-const own = await killInProcess(check ? 12 : 200);
+const own = await killInProcess(check ? 6 : 200);
 console.log(`${own.kills} kills while saving: of ${own.acked} acknowledged things ${own.lost} are lost; ${own.half} reps are half there; ${own.miscounted} bouts count wrongly; ${own.mended} files without a row were put aside, ${own.orphans} are left`);
 const random = seeded(11);
 const total = { kills: 0, acked: 0, lost: [] as string[], half: 0, damagedFilms: 0 };
