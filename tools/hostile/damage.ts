@@ -49,19 +49,19 @@ async function makeStore(dir: string): Promise<void> {
 
 const run = (dir: string, ...args: string[]) => spawnSync(process.execPath, ["--import", "tsx", ...args], { encoding: "utf8", timeout: 120_000, env: { ...process.env, KINGFISHER_DATA: dir } });
 
-/** @param each seeded places of each damage; @param back the copy is brought back after every so-manyth */
-export async function tryDamages(each: number, back: number, seed: number): Promise<DamageCount> {
+/** @param kinds of damage that are tried; @param each seeded places of each; @param back the copy is brought back after every so-manyth */
+export async function tryDamages(kinds: readonly string[], each: number, back: number, seed: number): Promise<DamageCount> {
   const root = mkdtempSync(path.join(os.tmpdir(), "kingfisher-damage-"));
   const whole = path.join(root, "whole");
   const out: DamageCount = { tried: 0, refused: 0, whole: 0, wrong: [], back: 0, notBack: [] };
   try {
     await makeStore(whole);
-    for (const [name, damage] of Object.entries(DAMAGES))
+    for (const name of kinds)
       for (let k = 0; k < each; k++) {
         const dir = path.join(root, "tried");
         rmSync(dir, { recursive: true, force: true });
         cpSync(whole, dir, { recursive: true });
-        damage(path.join(dir, "db"), seeded(seed + 1000 * k + name.length));
+        DAMAGES[name]!(path.join(dir, "db"), seeded(seed + 1000 * k + name.length));
         out.tried++;
         const started = run(dir, "tools/hostile/openStore.ts");
         const said = `${name}, place ${k}: ${started.signal ?? started.status} ${started.stdout.trim().slice(0, 200)} ${started.stderr.trim().slice(0, 200)}`;

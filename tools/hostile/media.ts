@@ -30,7 +30,7 @@ const LAYOUTS: Record<string, string[]> = {
   "prores.mov": ["-c:v", "prores_ks", "-profile:v", "0", "-an"], "two-pictures.mp4": ["-c:v", "libx264", "-map", "0:v", "-map", "0:v", "-map", "0:a"], "sound-only.mp4": ["-vn", "-c:a", "aac"],
 };
 /** Clips that one process of the command line is given. */
-const AT_A_TIME = 20;
+const AT_A_TIME = 50;
 /** Beyond the time of a film that is whole, s. */
 const BOUND_S = 10;
 
