@@ -47,7 +47,7 @@ async function makeStore(dir: string): Promise<void> {
   await closeDatabase();
 }
 
-const run = (dir: string, ...args: string[]) => spawnSync(process.execPath, ["--import", "tsx", ...args], { encoding: "utf8", timeout: 120_000, env: { ...process.env, KINGFISHER_DATA: dir } });
+const run = (dir: string, ...args: string[]) => spawnSync(process.execPath, ["--import", "tsx", ...args], { encoding: "utf8", timeout: 300_000, env: { ...process.env, KINGFISHER_DATA: dir } });
 
 /** @param kinds of damage that are tried; @param each seeded places of each; @param back the copy is brought back after every so-manyth */
 export async function tryDamages(kinds: readonly string[], each: number, back: number, seed: number): Promise<DamageCount> {
