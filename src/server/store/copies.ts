@@ -10,15 +10,13 @@ import { storePaths } from "./paths";
 
 const about = z.object({ at: z.iso.datetime(), bytes: z.number(), rows: z.object({ golfer: z.number(), bout: z.number(), rep: z.number() }) });
 
-/** One of the program's own copies of the database. */
+/** One of the program's own copies of the database, which was opened and read whole. */
 export interface Copy {
   name: string;
   dir: string;
   at: Date;
   bytes: number;
   rows: RowCounts;
-  /** It was opened and read whole. */
-  checked: boolean;
 }
 
 /** All copies that were finished, the latest first. */
@@ -33,7 +31,7 @@ export function listCopies(dir: string): Copy[] {
   return names.flatMap((name) => {
     try {
       const { at, bytes, rows } = about.parse(JSON.parse(readFileSync(under(copies, name, "about.json"), "utf8")));
-      return [{ name, dir: under(copies, name), at: new Date(at), bytes, rows, checked: true }];
+      return [{ name, dir: under(copies, name), at: new Date(at), bytes, rows }];
     } catch {
       return [];
     }
@@ -70,7 +68,7 @@ export async function makeCopy(dir: string, database: OneDatabase): Promise<Copy
     const name = at.toISOString().replace(/[:.]/g, "-");
     await rename(part, under(paths.copies, name));
     await thinOut(dir, at);
-    return { name, dir: under(paths.copies, name), at, bytes, rows, checked: true };
+    return { name, dir: under(paths.copies, name), at, bytes, rows };
   } catch (error) {
     await rm(part, { recursive: true, force: true });
     throw error;

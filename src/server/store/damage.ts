@@ -19,7 +19,7 @@ export class DamagedStoreError extends Error {
 
 /** What is wrong, where the data lies, and what to do, a sentence or two a line. */
 export function damageWords(dir: string, what: string): string[] {
-  const [copy] = listCopies(dir).filter((c) => c.checked);
+  const [copy] = listCopies(dir);
   return [
     `The database in ${storePaths(dir).db} is not as it was: ${what}.`,
     `Nothing was changed. Films lie in ${under(dir, "clips")}, tracks in ${under(dir, "tracks")}; leave them there.`,

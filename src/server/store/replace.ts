@@ -11,7 +11,7 @@ import { openedStore, type Db, type Opened } from "../db/open";
 import { countRows, expectFewer, readCensus, writeCensus, type RowCounts } from "./census";
 import { writeDurably } from "./durable";
 import { storePaths } from "./paths";
-import { aboutStanding, listStanding, STANDING_ID, type AboutStanding, type Standing } from "./standing";
+import { aboutStanding, listStanding, STANDING_ID, standingId, type AboutStanding, type Standing } from "./standing";
 import { swapIn } from "./swap";
 
 /** What is put in the place of the present database: one that starts empty, or one that starts as a copy. */
@@ -95,7 +95,7 @@ async function replaceOnServer({ dir, db }: Opened, about: AboutStanding, starts
 
 /** All rows of a server's database as files in `before/`, in the place of a directory. */
 async function rowsBeside(dir: string, db: Db, about: AboutStanding): Promise<void> {
-  const beside = under(storePaths(dir).before, `${about.at.replace(/[:.]/g, "-").slice(0, 23)}-${about.act.replace(" ", "-")}`);
+  const beside = under(storePaths(dir).before, standingId(about));
   await mkdir(under(beside, "rows"), { recursive: true });
   await db.transaction(async (tx) => {
     for (const table of TABLES) {

@@ -25,6 +25,9 @@ export interface Standing extends AboutStanding {
 /** Whether what was done can be undone from a page: a newer version's database is no use to it, and a damaged one to nobody. */
 export const isUndoable = (act: AboutStanding["act"]): boolean => act !== "migrate" && act !== "damaged";
 
+/** The name under which it stands: when, and for what. */
+export const standingId = ({ at, act }: AboutStanding): string => `${at.replace(/[:.]/g, "-").slice(0, 23)}-${act.replace(" ", "-")}`;
+
 /** Names of what stands beside are never paths. */
 export const STANDING_ID = /^[\w-]{1,60}$/;
 

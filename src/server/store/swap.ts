@@ -3,7 +3,7 @@ import { mkdir, rename, rm } from "node:fs/promises";
 import { under } from "../dataDir";
 import { syncFolder, writeDurably } from "./durable";
 import { storePaths } from "./paths";
-import type { AboutStanding } from "./standing";
+import { standingId, type AboutStanding } from "./standing";
 
 /**
  * Puts `db.next` in the place of `db`, which stands in `before/` afterwards. The database must be closed. It is written down first
@@ -13,7 +13,7 @@ import type { AboutStanding } from "./standing";
  */
 export async function swapIn(dir: string, about: AboutStanding): Promise<string> {
   const paths = storePaths(dir);
-  const id = `${about.at.replace(/[:.]/g, "-").slice(0, 23)}-${about.act.replace(" ", "-")}`;
+  const id = standingId(about);
   const beside = under(paths.before, id);
   await mkdir(beside, { recursive: true });
   await writeDurably(under(beside, "about.json"), `${JSON.stringify(about)}\n`);
