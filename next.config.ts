@@ -4,15 +4,27 @@ import { contentPolicy } from "./src/contentPolicy";
 const LOCAL_HOST = String.raw`(127\.0\.0\.1|localhost|\[::1\])(:\d+)?`;
 
 const config: NextConfig = {
-  serverExternalPackages: ["@electric-sql/pglite", "fs-native-extensions", "pg", "@mediabunny/server", "node-av"],
+  serverExternalPackages: [
+    "@electric-sql/pglite",
+    "fs-native-extensions",
+    "pg",
+    "@mediabunny/server",
+    "node-av",
+  ],
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
   poweredByHeader: false,
   devIndicators: false,
-  // Until phones can be paired, only this computer is answered: any other Host name gets a refusal. A rewrite and not a
-  // proxy.ts, which would cut uploads at 10 MB.
+  // Until phones can be paired, only this computer is answered: any other Host name gets a refusal.
+  // A rewrite and not a proxy.ts, which would cut uploads at 10 MB.
   rewrites: async () => ({
-    beforeFiles: [{ source: "/:path*", missing: [{ type: "host", value: LOCAL_HOST }], destination: "/refused" }],
+    beforeFiles: [
+      {
+        source: "/:path*",
+        missing: [{ type: "host", value: LOCAL_HOST }],
+        destination: "/refused",
+      },
+    ],
     afterFiles: [],
     fallback: [],
   }),
@@ -28,8 +40,14 @@ const config: NextConfig = {
       ],
     },
     // Pages have a policy of their own, with a nonce (src/proxy.ts).
-    { source: "/:where(api|_next|runtime|samples)/:path*", headers: [{ key: "Content-Security-Policy", value: contentPolicy(null) }] },
-    { source: "/runtime/:path*", headers: [{ key: "Cache-Control", value: "public, max-age=31536000, immutable" }] },
+    {
+      source: "/:where(api|_next|runtime|samples)/:path*",
+      headers: [{ key: "Content-Security-Policy", value: contentPolicy(null) }],
+    },
+    {
+      source: "/runtime/:path*",
+      headers: [{ key: "Cache-Control", value: "public, max-age=31536000, immutable" }],
+    },
   ],
 };
 

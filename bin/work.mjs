@@ -1,4 +1,5 @@
-// The command line runs from its TypeScript; relaxed SIMD must be on before the first wasm is compiled.
+// The command line runs from its TypeScript; relaxed SIMD must be on before the first wasm is
+// compiled.
 import v8 from "node:v8";
 import { fileURLToPath } from "node:url";
 import { register } from "tsx/esm/api";

@@ -1,4 +1,7 @@
-/** Writes the tracks of the made-up past into a directory, whole ones only: `tsx demo/tracksOfPast.ts DIR PART PARTS`. A part of them each, for several processes at once. */
+/**
+ * Writes the tracks of the made-up past into a directory, whole ones only: `tsx
+ * demo/tracksOfPast.ts DIR PART PARTS`. A part of them each, for several processes at once.
+ */
 import { renameSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { pastBouts, trackOf } from "./history";

@@ -1,4 +1,5 @@
-// npm run demo [-- --port 3000] [--reset]: installs, builds, loads the demo data once, and starts on 127.0.0.1.
+// npm run demo [-- --port 3000] [--reset]: installs, builds, loads the demo data once, and starts
+// on 127.0.0.1.
 import { createHash } from "node:crypto";
 import { spawn } from "node:child_process";
 import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from "node:fs";
@@ -7,7 +8,12 @@ import path from "node:path";
 import { parseArgs } from "node:util";
 import { bin, install, root, run } from "./setup.mjs";
 
-const { values } = parseArgs({ options: { port: { type: "string", default: "3000" }, reset: { type: "boolean", default: false } } });
+const { values } = parseArgs({
+  options: {
+    port: { type: "string", default: "3000" },
+    reset: { type: "boolean", default: false },
+  },
+});
 const port = Number(values.port);
 if (!Number.isInteger(port) || port < 1 || port > 65535) {
   console.error(`--port takes a number from 1 to 65535, got ${values.port}`);
@@ -25,10 +31,22 @@ if (!existsSync(seeded)) {
   run(process.execPath, ["--import", "tsx", "demo/seed.ts"]);
   writeFileSync(seeded, new Date().toISOString());
 }
-const server = spawn(process.execPath, [path.join(root, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(port)], { cwd: root, stdio: ["ignore", "pipe", "inherit"], env: process.env });
+const server = spawn(
+  process.execPath,
+  [
+    path.join(root, "node_modules/next/dist/bin/next"),
+    "start",
+    "-H",
+    "127.0.0.1",
+    "-p",
+    String(port),
+  ],
+  { cwd: root, stdio: ["ignore", "pipe", "inherit"], env: process.env },
+);
 server.stdout.on("data", (chunk) => {
   const text = String(chunk);
-  if (text.includes("Ready")) console.log(`\nKingfisher is at http://127.0.0.1:${port}  (Ctrl+C stops it)\n`);
+  if (text.includes("Ready"))
+    console.log(`\nKingfisher is at http://127.0.0.1:${port}  (Ctrl+C stops it)\n`);
   else if (!/^\s*(▲|-|✓)/.test(text)) process.stdout.write(text);
 });
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
@@ -41,7 +59,14 @@ function build() {
     if (statSync(p).isDirectory()) for (const f of readdirSync(p).sort()) walk(path.join(p, f));
     else hash.update(path.relative(root, p)).update(readFileSync(p));
   };
-  for (const p of ["src", "next.config.ts", "package-lock.json", "postcss.config.mjs", "tsconfig.json"]) walk(path.join(root, p));
+  for (const p of [
+    "src",
+    "next.config.ts",
+    "package-lock.json",
+    "postcss.config.mjs",
+    "tsconfig.json",
+  ])
+    walk(path.join(root, p));
   const now = hash.digest("hex");
   const mark = path.join(root, ".next/built-from");
   if (existsSync(mark) && readFileSync(mark, "utf8") === now) return;
@@ -53,7 +78,9 @@ function portFree() {
   return new Promise((resolve) => {
     const probe = createServer();
     probe.once("error", () => {
-      console.error(`Port ${port} is taken. Stop what runs there, or choose another: npm run demo -- --port ${port + 1}`);
+      console.error(
+        `Port ${port} is taken. Stop what runs there, or choose another: npm run demo -- --port ${port + 1}`,
+      );
       process.exit(1);
     });
     probe.listen(port, "127.0.0.1", () => probe.close(resolve));

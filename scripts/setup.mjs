@@ -1,4 +1,5 @@
-// What both commands need before anything else runs: npm packages, the network's files. Uses only what Node brings.
+// What both commands need before anything else runs: npm packages, the network's files. Uses only
+// what Node brings.
 import { spawnSync } from "node:child_process";
 import { existsSync, statSync } from "node:fs";
 import path from "node:path";
@@ -25,7 +26,8 @@ export function install() {
   }
   const done = path.join(root, "node_modules/.package-lock.json");
   const lock = path.join(root, "package-lock.json");
-  if (!existsSync(done) || statSync(done).mtimeMs < statSync(lock).mtimeMs) run("npm", ["ci", "--no-audit", "--no-fund"]);
+  if (!existsSync(done) || statSync(done).mtimeMs < statSync(lock).mtimeMs)
+    run("npm", ["ci", "--no-audit", "--no-fund"]);
   run(process.execPath, ["scripts/prepare-runtime.mjs"]);
 }
 
@@ -39,6 +41,10 @@ export function need(program, packages, why) {
     process.exit(1);
   }
   run("apt-get", ["-o", "DPkg::Lock::Timeout=300", "-qq", "update"]);
-  run("apt-get", ["-o", "DPkg::Lock::Timeout=300", "-qq", "-y", "install", ...packages.split(" ")], { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+  run(
+    "apt-get",
+    ["-o", "DPkg::Lock::Timeout=300", "-qq", "-y", "install", ...packages.split(" ")],
+    { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } },
+  );
   return need(program, packages, why);
 }

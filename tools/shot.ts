@@ -7,7 +7,10 @@ const [base = "http://127.0.0.1:3000", out = ".work/shots", ...pages] = process.
 const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_FLAGS });
 for (const spec of pages) {
   const [, name, where, w, h, dark] = /^([^=]+)=([^@]+?)(?:@(\d+)x(\d+))?(:dark)?$/.exec(spec)!;
-  const page = await browser.newPage({ viewport: { width: Number(w ?? 1280), height: Number(h ?? 800) }, colorScheme: dark ? "dark" : "light" });
+  const page = await browser.newPage({
+    viewport: { width: Number(w ?? 1280), height: Number(h ?? 800) },
+    colorScheme: dark ? "dark" : "light",
+  });
   page.on("console", (m) => m.type() === "error" && console.log(name, m.text()));
   await page.goto(base + where, { waitUntil: "networkidle" });
   await page.waitForTimeout(700);

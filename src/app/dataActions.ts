@@ -9,7 +9,10 @@ import { healBlobs } from "@/server/blobs/heal";
 import { database } from "@/server/db/open";
 import { fromHere, whoeverAs } from "./whoever";
 
-/** Removes the golfer who is practising here, with all that is theirs; it can be undone until they say that all is well. */
+/**
+ * Removes the golfer who is practising here, with all that is theirs; it can be undone until they
+ * say that all is well.
+ */
 export async function removeForGood(as: string): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   await removeGolfer(db, golfer.id);

@@ -7,7 +7,14 @@ import { checkDrillFile, fileOf, readDrillFile, type FileProblem } from "@/core/
 import { wentOnKey } from "@/core/practice/ladder";
 import { keepOfGolfer } from "@/server/golfers/golfers";
 import { localDay } from "@/server/practice/localDay";
-import { addOwn, drillOf, isOwn, keepVersion, setRemoved, versionsOf } from "@/server/drills/ownDrills";
+import {
+  addOwn,
+  drillOf,
+  isOwn,
+  keepVersion,
+  setRemoved,
+  versionsOf,
+} from "@/server/drills/ownDrills";
 import { judgeAllAgain } from "@/server/reps/judgeAgain";
 import { whoeverAs } from "./whoever";
 
@@ -16,7 +23,8 @@ const drillId = z.string().min(1).max(60);
 /** The golfer's own drill, or nothing to change. */
 async function own(as: string, id: string) {
   const { db, golfer } = await whoeverAs(as);
-  if (!(await isOwn(db, golfer.id, drillId.parse(id)))) throw new Error("This drill is not yours to change.");
+  if (!(await isOwn(db, golfer.id, drillId.parse(id))))
+    throw new Error("This drill is not yours to change.");
   return { db, golfer };
 }
 
@@ -26,7 +34,9 @@ export async function copyDrill(as: string, id: string): Promise<void> {
   const drill = await drillOf(db, golfer.id, drillId.parse(id));
   if (!drill) throw new Error("There is no such drill.");
   const file = fileOf(drill);
-  redirect(`/drills/${await addOwn(db, golfer.id, { ...file, name: `${file.name}, mine`.slice(0, 60) })}/edit`);
+  redirect(
+    `/drills/${await addOwn(db, golfer.id, { ...file, name: `${file.name}, mine`.slice(0, 60) })}/edit`,
+  );
 }
 
 /** Takes in a drill file: to its editor, or back with what is wrong. */
@@ -75,13 +85,18 @@ export async function binDrill(as: string, id: string, removed: boolean): Promis
   revalidatePath("/drills");
 }
 
-/** Goes on from a stage before it is done, or stays on it after all: the golfer's own decision, kept with its day. */
+/**
+ * Goes on from a stage before it is done, or stays on it after all: the golfer's own decision, kept
+ * with its day.
+ */
 export async function goOn(as: string, id: string, stage: string, on: boolean): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   const drill = await drillOf(db, golfer.id, drillId.parse(id));
   const known = drill?.stages.find((s) => s.id === stage);
   if (!drill || !known) throw new Error("There is no such stage.");
   const key = wentOnKey(drill.id, known.id);
-  await keepOfGolfer(db, golfer.id, ({ wentOn: { [key]: _, ...others } }) => ({ wentOn: on ? { ...others, [key]: localDay(new Date()) } : others }));
+  await keepOfGolfer(db, golfer.id, ({ wentOn: { [key]: _, ...others } }) => ({
+    wentOn: on ? { ...others, [key]: localDay(new Date()) } : others,
+  }));
   revalidatePath(`/drills/${drill.id}`);
 }

@@ -10,7 +10,13 @@ import { UserError } from "@/server/userError";
 import { fromHere, whoeverAs } from "./whoever";
 import { drillOf } from "@/server/drills/ownDrills";
 import { armSpan, golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
-import { chooseGolfer, keepOfGolfer, listGolfers, sampleGolfer, saveGolfer } from "@/server/golfers/golfers";
+import {
+  chooseGolfer,
+  keepOfGolfer,
+  listGolfers,
+  sampleGolfer,
+  saveGolfer,
+} from "@/server/golfers/golfers";
 import { BASELINE } from "@/server/reps/ownSwings";
 
 const styleId = z.enum(Object.keys(STYLES) as [StyleId, ...StyleId[]]);
@@ -53,7 +59,9 @@ export async function cautionsRead(as: string, drillId: string): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   const drill = await drillOf(db, golfer.id, z.string().max(60).parse(drillId));
   if (!drill) throw new Error("There is no such drill.");
-  await keepOfGolfer(db, golfer.id, ({ cautionsRead }) => ({ cautionsRead: { ...cautionsRead, [drill.id]: new Date().toISOString() } }));
+  await keepOfGolfer(db, golfer.id, ({ cautionsRead }) => ({
+    cautionsRead: { ...cautionsRead, [drill.id]: new Date().toISOString() },
+  }));
   redirect(`/film?drill=${drill.id}`);
 }
 
@@ -61,7 +69,9 @@ export async function cautionsRead(as: string, drillId: string): Promise<void> {
 export async function chooseSide(as: string, style: StyleId, side: string | null): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   const taken = side === null ? {} : { [styleId.parse(style)]: z.enum(STYLES[style]).parse(side) };
-  await keepOfGolfer(db, golfer.id, ({ styles: { [style]: _, ...others } }) => ({ styles: { ...others, ...taken } }));
+  await keepOfGolfer(db, golfer.id, ({ styles: { [style]: _, ...others } }) => ({
+    styles: { ...others, ...taken },
+  }));
   revalidatePath("/you");
 }
 
@@ -82,7 +92,8 @@ export async function keepStance(as: string, stance: Stance | null): Promise<voi
 
 export async function practiseAs(id: string): Promise<void> {
   await fromHere();
-  if (!(await listGolfers(await requestDatabase())).some((g) => g.id === id)) throw new UserError("That golfer is not here any more. Load the page again.", 404);
+  if (!(await listGolfers(await requestDatabase())).some((g) => g.id === id))
+    throw new UserError("That golfer is not here any more. Load the page again.", 404);
   await chooseGolfer(id);
   redirect("/reps");
 }

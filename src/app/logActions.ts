@@ -28,7 +28,12 @@ export async function addBout(as: string, form: object): Promise<string | null> 
 }
 
 /** Puts a rep or a bout into the bin, or takes it out again. */
-export async function bin(as: string, what: "rep" | "bout", id: string, gone: boolean): Promise<void> {
+export async function bin(
+  as: string,
+  what: "rep" | "bout",
+  id: string,
+  gone: boolean,
+): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   await (what === "rep" ? binRep : binBout)(db, golfer.id, id, gone);
   revalidatePath("/reps");

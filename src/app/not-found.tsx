@@ -5,7 +5,10 @@ export default function NotFound() {
     <>
       <h1 className="mt-10 mb-4 text-[46px]">Nothing is kept here</h1>
       <p className="text-[17px]">
-        The address names a rep or page that is not there. <Link href="/reps" className="underline underline-offset-4">All reps</Link>
+        The address names a rep or page that is not there.{" "}
+        <Link href="/reps" className="underline underline-offset-4">
+          All reps
+        </Link>
       </p>
     </>
   );

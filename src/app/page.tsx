@@ -23,13 +23,39 @@ export default async function Home() {
   if (!golfer) redirect("/begin");
   const today = localDay(new Date());
   const week = await plannedWeek(db, golfer, mondayOf(today), today);
-  const [drills, last, done] = await Promise.all([allDrills(db, golfer), latestBout(db, golfer.id), dayDone(db, golfer.id, today)]);
-  const bouts = week.bouts.filter((b) => b.day === today && b.state !== "skipped").sort((a, b) => Number(b.state === "done") - Number(a.state === "done"));
+  const [drills, last, done] = await Promise.all([
+    allDrills(db, golfer),
+    latestBout(db, golfer.id),
+    dayDone(db, golfer.id, today),
+  ]);
+  const bouts = week.bouts
+    .filter((b) => b.day === today && b.state !== "skipped")
+    .sort((a, b) => Number(b.state === "done") - Number(a.state === "done"));
   const next = drills.find((d) => d.id === bouts.find((b) => b.state === "planned")?.drillId);
   return (
     <TodayView
-      day={weekDayOf(today)} sore={golfer.sore} next={next ? { dose: next.dose, soFar: doseOfDay(next.dose, done.filter((d) => d.drillId === next.id).map((d) => d.results)) } : null} last={last && { bout: last.bout, glance: glance(last.reps, last.bout.stage?.checks.map((c) => c.measure) ?? []) }}
-      bouts={planBouts(bouts, drills)} asks={bodyDue(golfer.body, today, done)} say={sayBody.bind(null, golfer.id)}
+      day={weekDayOf(today)}
+      sore={golfer.sore}
+      next={
+        next
+          ? {
+              dose: next.dose,
+              soFar: doseOfDay(
+                next.dose,
+                done.filter((d) => d.drillId === next.id).map((d) => d.results),
+              ),
+            }
+          : null
+      }
+      last={
+        last && {
+          bout: last.bout,
+          glance: glance(last.reps, last.bout.stage?.checks.map((c) => c.measure) ?? []),
+        }
+      }
+      bouts={planBouts(bouts, drills)}
+      asks={bodyDue(golfer.body, today, done)}
+      say={sayBody.bind(null, golfer.id)}
     />
   );
 }

@@ -35,13 +35,23 @@ interface JudgeFlags {
 const SKIP = Number(process.env.KINGFISHER_SKIP ?? 0);
 let code = 0;
 
-/** `kingfisher`: clips in, verdicts out. Results on stdout, progress on stderr; 1 when any clip could not be read, 2 for wrong flags. */
-const program = new Command("kingfisher").description("Footwork drills, filmed and judged.").showHelpAfterError().exitOverride()
-  .configureOutput({ writeOut: (text) => void tell({ out: text }), writeErr: (text) => void tell({ say: text.split("\n").map(shown).join("\n") }) });
+/**
+ * `kingfisher`: clips in, verdicts out. Results on stdout, progress on stderr; 1 when any clip
+ * could not be read, 2 for wrong flags.
+ */
+const program = new Command("kingfisher")
+  .description("Footwork drills, filmed and judged.")
+  .showHelpAfterError()
+  .exitOverride()
+  .configureOutput({
+    writeOut: (text) => void tell({ out: text }),
+    writeErr: (text) => void tell({ say: text.split("\n").map(shown).join("\n") }),
+  });
 
 const number = (low: number, high: number, unit: string) => (text: string) => {
   const value = Number(text);
-  if (!(value >= low && value <= high)) throw new InvalidArgumentError(`give ${low} to ${high} ${unit}`);
+  if (!(value >= low && value <= high))
+    throw new InvalidArgumentError(`give ${low} to ${high} ${unit}`);
   return value;
 };
 
@@ -55,7 +65,10 @@ function drillFrom(text: string): JudgeFlags["drill"] {
     throw new InvalidArgumentError(`there is no such file: ${text}`);
   }
   const read = readDrillFile(content);
-  if (!read.ok) throw new InvalidArgumentError(`not a drill:\n${read.problems.map(({ where, what }) => `  ${where}: ${what}`).join("\n")}`);
+  if (!read.ok)
+    throw new InvalidArgumentError(
+      `not a drill:\n${read.problems.map(({ where, what }) => `  ${where}: ${what}`).join("\n")}`,
+    );
   const id = path.basename(text, ".json");
   return { id, own: ownDrill(read.file, id, 1) };
 }
@@ -63,36 +76,87 @@ function drillFrom(text: string): JudgeFlags["drill"] {
 const judgeFlags = (command: Command) =>
   command
     .requiredOption("--stature <cm>", "your height; it sets the scale", number(120, 220, "cm"))
-    .addOption(new Option("--hand <hand>", "which hand you play").choices(["left", "right"]).default("right"))
-    .addOption(new Option("--view <view>", "where the phone stood").choices(["face-on", "down-the-line"]).default("face-on"))
-    .addOption(new Option("--kind <kind>", "with --drill none: how the reps go").choices(["swing", "step-swing", "cycle", "pivot", "hold", "gesture"]).default("swing"))
-    .addOption(new Option("--drill <id or file>", "drill to judge by: its id, a drill's own file (.json), or none").default({ id: "double-step" }, "double-step").argParser(drillFrom))
+    .addOption(
+      new Option("--hand <hand>", "which hand you play")
+        .choices(["left", "right"])
+        .default("right"),
+    )
+    .addOption(
+      new Option("--view <view>", "where the phone stood")
+        .choices(["face-on", "down-the-line"])
+        .default("face-on"),
+    )
+    .addOption(
+      new Option("--kind <kind>", "with --drill none: how the reps go")
+        .choices(["swing", "step-swing", "cycle", "pivot", "hold", "gesture"])
+        .default("swing"),
+    )
+    .addOption(
+      new Option(
+        "--drill <id or file>",
+        "drill to judge by: its id, a drill's own file (.json), or none",
+      )
+        .default({ id: "double-step" }, "double-step")
+        .argParser(drillFrom),
+    )
     .option("--stage <id>", "stage of the drill; its main one when left out")
-    .option("--capture-fps <n>", "pictures a second at which a slow-motion clip was filmed", number(24, 1000, "pictures a second"))
+    .option(
+      "--capture-fps <n>",
+      "pictures a second at which a slow-motion clip was filmed",
+      number(24, 1000, "pictures a second"),
+    )
     .option("--club <club>", "taken for scripts that say it; no measure needs it yet")
-    .option("--camera-height <m>", "height of the lens over the ground: places and turns of the feet get surer", number(0.2, 3, "m"))
-    .option("--hfov <degrees>", "field of view of the picture's long side", number(30, 110, "degrees"))
+    .option(
+      "--camera-height <m>",
+      "height of the lens over the ground: places and turns of the feet get surer",
+      number(0.2, 3, "m"),
+    )
+    .option(
+      "--hfov <degrees>",
+      "field of view of the picture's long side",
+      number(30, 110, "degrees"),
+    )
     .option("--series", "with --json: curves over time too")
     .option("--json", "one JSON object a clip, a line each");
 
-judgeFlags(program.command("analyse").description("read clips and judge them").argument("<clip...>", "video files"))
+judgeFlags(
+  program
+    .command("analyse")
+    .description("read clips and judge them")
+    .argument("<clip...>", "video files"),
+)
   .option("--keep-track <dir>", "also write each clip's track file there")
   .option("--every-picture", "read all pictures, not only those that the drill's checks need")
-  .action(async (clips: string[], flags: JudgeFlags & { keepTrack?: string; everyPicture?: boolean }) => {
-    if (flags.keepTrack !== undefined && !existsSync(flags.keepTrack)) throw new InvalidArgumentError(`--keep-track: there is no directory ${flags.keepTrack}`);
-    await each(clips, async (clip) => {
-      const { track, timings } = await read(clip, flags.view === "face-on", flags.everyPicture ? undefined : askedBy(analyseOptions(flags)));
-      if (flags.keepTrack) writeFileSync(path.join(flags.keepTrack, `${path.parse(clip).name}.track`), writeTrack(track));
-      await show(clip, track, timings, flags);
-    });
-  });
+  .action(
+    async (clips: string[], flags: JudgeFlags & { keepTrack?: string; everyPicture?: boolean }) => {
+      if (flags.keepTrack !== undefined && !existsSync(flags.keepTrack))
+        throw new InvalidArgumentError(`--keep-track: there is no directory ${flags.keepTrack}`);
+      await each(clips, async (clip) => {
+        const { track, timings } = await read(
+          clip,
+          flags.view === "face-on",
+          flags.everyPicture ? undefined : askedBy(analyseOptions(flags)),
+        );
+        if (flags.keepTrack)
+          writeFileSync(
+            path.join(flags.keepTrack, `${path.parse(clip).name}.track`),
+            writeTrack(track),
+          );
+        await show(clip, track, timings, flags);
+      });
+    },
+  );
 
 program
   .command("track")
   .description("stop after the network: write what was seen")
   .argument("<clip>", "video file")
   .requiredOption("-o, --output <file>", "track file to write")
-  .addOption(new Option("--view <view>", "where the phone stood").choices(["face-on", "down-the-line"]).default("face-on"))
+  .addOption(
+    new Option("--view <view>", "where the phone stood")
+      .choices(["face-on", "down-the-line"])
+      .default("face-on"),
+  )
   .action(async (clip: string, { output, view }: { output: string; view: View }) => {
     await each([clip], async () => {
       const { track } = await read(clip, view === "face-on");
@@ -101,13 +165,19 @@ program
     });
   });
 
-judgeFlags(program.command("judge").description("go on from track files").argument("<track...>", "track files")).action(
-  async (files: string[], flags: JudgeFlags) => {
-    await each(files, async (file) => show(file, readTrack(trackBytes(file)), null, flags));
-  },
-);
+judgeFlags(
+  program
+    .command("judge")
+    .description("go on from track files")
+    .argument("<track...>", "track files"),
+).action(async (files: string[], flags: JudgeFlags) => {
+  await each(files, async (file) => show(file, readTrack(trackBytes(file)), null, flags));
+});
 
-/** Loading the network takes some seconds, the first time of a process; a picture's reading goes by its size, ms. */
+/**
+ * Loading the network takes some seconds, the first time of a process; a picture's reading goes by
+ * its size, ms.
+ */
 const LOADING_MS = 60_000;
 const READING_MS = 9_000;
 const FULL_HD = 1920 * 1080;
@@ -118,23 +188,35 @@ const LARGEST_TRACK = 2e9;
 
 async function read(clip: string, faceOn: boolean, asked?: Asked) {
   let said = -1;
-  return readClipFile(clip, async (opened) => {
-    await tell({ patienceMs: LOADING_MS });
-    const network = await loadNodeNetwork();
-    await tell({ patienceMs: Math.max(1, (opened.width * opened.height) / FULL_HD) * READING_MS });
-    return network;
-  }, {
-    faceOn,
-    asked,
-    looked: alive,
-    progress: ({ share }) => {
-      const percent = Math.floor(10 * share) * 10;
-      if (percent !== said) void tell({ progress: `${shown(path.basename(clip))}: ${(said = percent)} %\n` });
+  return readClipFile(
+    clip,
+    async (opened) => {
+      await tell({ patienceMs: LOADING_MS });
+      const network = await loadNodeNetwork();
+      await tell({
+        patienceMs: Math.max(1, (opened.width * opened.height) / FULL_HD) * READING_MS,
+      });
+      return network;
     },
-  });
+    {
+      faceOn,
+      asked,
+      looked: alive,
+      progress: ({ share }) => {
+        const percent = Math.floor(10 * share) * 10;
+        if (percent !== said)
+          void tell({ progress: `${shown(path.basename(clip))}: ${(said = percent)} %\n` });
+      },
+    },
+  );
 }
 
-async function show(clip: string, track: Track, timings: ReadTimings | null, flags: JudgeFlags): Promise<void> {
+async function show(
+  clip: string,
+  track: Track,
+  timings: ReadTimings | null,
+  flags: JudgeFlags,
+): Promise<void> {
   await tell({ patienceMs: JUDGING_MS.least + JUDGING_MS.perPicture * track.times.length });
   const began = performance.now();
   const result = analyse(track, analyseOptions(flags));
@@ -151,12 +233,27 @@ function trackBytes(file: string): Buffer {
 }
 
 const analyseOptions = (flags: JudgeFlags): AnalyseOptions => ({
-  golfer: { statureCm: flags.stature, hand: flags.hand }, drill: flags.drill.id, stage: flags.stage, ...(flags.drill.own ? { by: stageOf(flags.drill.own, flags.stage) } : {}), captureFps: flags.captureFps,
-  view: flags.view, rules: { kind: flags.kind, clubAhead: false },
-  camera: { heightCm: flags.cameraHeight === undefined ? undefined : flags.cameraHeight * 100, hfovDeg: flags.hfov },
+  golfer: { statureCm: flags.stature, hand: flags.hand },
+  drill: flags.drill.id,
+  stage: flags.stage,
+  ...(flags.drill.own ? { by: stageOf(flags.drill.own, flags.stage) } : {}),
+  captureFps: flags.captureFps,
+  view: flags.view,
+  rules: { kind: flags.kind, clubAhead: false },
+  camera: {
+    heightCm: flags.cameraHeight === undefined ? undefined : flags.cameraHeight * 100,
+    hfovDeg: flags.hfov,
+  },
 });
 
-function toJson(clip: string, track: Track, a: Analysis, timings: ReadTimings | null, coreMs: number, withSeries: boolean): AnalysisJson {
+function toJson(
+  clip: string,
+  track: Track,
+  a: Analysis,
+  timings: ReadTimings | null,
+  coreMs: number,
+  withSeries: boolean,
+): AnalysisJson {
   const { width, height, frames, fps, rotation, audio } = track.video;
   return analysisJson.parse({
     clip: path.basename(clip),
@@ -168,7 +265,12 @@ function toJson(clip: string, track: Track, a: Analysis, timings: ReadTimings | 
     scale: a.scale,
     problems: a.problems.map(({ action, ...p }) => ({ ...p, message: `${p.message} ${action}` })),
     reps: a.reps.map(({ series, ...rep }) => ({ ...rep, ...(withSeries ? { series } : {}) })),
-    timings: { decodeMs: timings?.decodeMs ?? 0, networkMs: timings?.networkMs ?? 0, coreMs, totalMs: (timings?.totalMs ?? 0) + coreMs },
+    timings: {
+      decodeMs: timings?.decodeMs ?? 0,
+      networkMs: timings?.networkMs ?? 0,
+      coreMs,
+      totalMs: (timings?.totalMs ?? 0) + coreMs,
+    },
   });
 }
 
@@ -190,30 +292,42 @@ function explain(error: unknown): string {
   if (error instanceof ClipError) return `${error.message} ${error.action}`;
   if (error instanceof TrackFileError) return `${error.message}: read its film again`;
   if (error instanceof RangeError) return shown(error.message);
-  const known = error instanceof Error && "code" in error ? FILE_TROUBLE[String(error.code)] : undefined;
+  const known =
+    error instanceof Error && "code" in error ? FILE_TROUBLE[String(error.code)] : undefined;
   return known ?? said("reading");
 }
 
-const said = (what: ClipErrorCode): string => `${CLIP_WORDS[what].message} ${CLIP_WORDS[what].action}`;
+const said = (what: ClipErrorCode): string =>
+  `${CLIP_WORDS[what].message} ${CLIP_WORDS[what].action}`;
 
 /** Codes of the system, in words. */
 const FILE_TROUBLE: Record<string, string> = {
-  ENOENT: "There is no such file.", EISDIR: "That is a directory: give the clips in it.", EACCES: "It can't be read: you have no right to.", ENAMETOOLONG: "There is no such file.", ENOTDIR: "There is no such file.", ELOOP: "There is no such file.",
-  ENOSPC: "The disk is full. Free some space, then try again.", EROFS: "Nothing can be written there.",
+  ENOENT: "There is no such file.",
+  EISDIR: "That is a directory: give the clips in it.",
+  EACCES: "It can't be read: you have no right to.",
+  ENAMETOOLONG: "There is no such file.",
+  ENOTDIR: "There is no such file.",
+  ELOOP: "There is no such file.",
+  ENOSPC: "The disk is full. Free some space, then try again.",
+  EROFS: "Nothing can be written there.",
 };
 
 // Whoever watches is gone: nobody would read what comes.
 process.on("disconnect", () => process.exit(1));
-// The decoder's library reports an error that was reported already once more, where nobody can catch it; anything else ends the process.
+// The decoder's library reports an error that was reported already once more, where nobody can
+// catch it; anything else ends the process.
 process.on("unhandledRejection", (error) => {
   if (!(error instanceof Error && error.name === "FFmpegError")) process.exit(70);
 });
-await tell({ words: { stalled: said("stalled"), memory: said("memory"), reading: said("reading") } });
+await tell({
+  words: { stalled: said("stalled"), memory: said("memory"), reading: said("reading") },
+});
 try {
   await program.parseAsync();
 } catch (error) {
   if (!(error instanceof CommanderError)) throw error;
-  if (error instanceof InvalidArgumentError) await tell({ say: `error: ${shown(error.message)}\n` });
+  if (error instanceof InvalidArgumentError)
+    await tell({ say: `error: ${shown(error.message)}\n` });
   code = error.exitCode === 0 ? 0 : 2;
 }
 await tell({ code });

@@ -1,4 +1,7 @@
-/** What the process that reads clips tells the one that watches it (watch.mjs); without one it goes straight to the terminal. */
+/**
+ * What the process that reads clips tells the one that watches it (watch.mjs); without one it goes
+ * straight to the terminal.
+ */
 interface Message {
   /** For stdout, and for stderr. */
   out?: string;
@@ -17,7 +20,13 @@ interface Message {
 
 /** Tells it; resolves once it is on its way. */
 export async function tell(message: Message): Promise<void> {
-  if (process.send) return new Promise((resolve, reject) => void process.send?.(message, undefined, undefined, (error) => (error ? reject(error) : resolve())));
+  if (process.send)
+    return new Promise(
+      (resolve, reject) =>
+        void process.send?.(message, undefined, undefined, (error) =>
+          error ? reject(error) : resolve(),
+        ),
+    );
   if (message.out !== undefined) process.stdout.write(message.out);
   if (message.say !== undefined) process.stderr.write(message.say);
 }
@@ -34,8 +43,16 @@ export function alive(): void {
   void tell({});
 }
 
-/** A text of somebody else's (a file's name, say) as a terminal may show it: none of its control characters reaches it. */
-export const shown = (text: string): string => text.replace(/[\u0000-\u001f\u007f-\u009f\u2028-\u202e\u2066-\u2069]/g, "�");
+/**
+ * A text of somebody else's (a file's name, say) as a terminal may show it: none of its control
+ * characters reaches it.
+ */
+export const shown = (text: string): string =>
+  text.replace(/[\u0000-\u001f\u007f-\u009f\u2028-\u202e\u2066-\u2069]/g, "�");
 
 /** JSON without any control character: those that JSON itself lets through are escaped too. */
-export const asJson = (value: unknown): string => JSON.stringify(value).replace(/[\u007f-\u009f\u2028-\u202e\u2066-\u2069]/g, (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, "0")}`);
+export const asJson = (value: unknown): string =>
+  JSON.stringify(value).replace(
+    /[\u007f-\u009f\u2028-\u202e\u2066-\u2069]/g,
+    (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, "0")}`,
+  );

@@ -4,7 +4,12 @@ import { openAnalysis } from "./analyse";
 import { readTrack } from "./formats/trackFile";
 import { joined } from "./uncertainty/sample";
 
-const open = (name: string) => openAnalysis(readTrack(readFileSync(`demo/tracks/${name}.track`)), { golfer: { statureCm: 170, hand: "right" }, drill: "double-step", samples: 16 });
+const open = (name: string) =>
+  openAnalysis(readTrack(readFileSync(`demo/tracks/${name}.track`)), {
+    golfer: { statureCm: 170, hand: "right" },
+    drill: "double-step",
+    samples: 16,
+  });
 const FRAME_MS = 1000 / 60;
 
 describe("a rep read again as the golfer says", () => {
@@ -22,8 +27,16 @@ describe("a rep read again as the golfer says", () => {
   });
 
   it("is the same whether its copies are read by one or in parts", () => {
-    for (const said of [{ events: { top: top!.t - 60 } }, { split: { from: handStart!.t - 1200, to: first!.to - 200 } }]) {
-      const parts = ([[0, 8], [8, 16]] as const).map((part) => clip.sampleAgain(0, said, part)!);
+    for (const said of [
+      { events: { top: top!.t - 60 } },
+      { split: { from: handStart!.t - 1200, to: first!.to - 200 } },
+    ]) {
+      const parts = (
+        [
+          [0, 8],
+          [8, 16],
+        ] as const
+      ).map((part) => clip.sampleAgain(0, said, part)!);
       expect(clip.again(0, said, joined([parts[0]!, parts[1]!]))).toEqual(clip.again(0, said));
     }
   });
@@ -39,15 +52,26 @@ describe("a rep read again as the golfer says", () => {
   it("gets another verdict from a landing that is moved or taken away, and its own back when that is undone", () => {
     const landing = first!.footEvents.find((e) => e.foot === "lead" && e.event === "landing")!;
     expect(first!.verdict!.result).toBe("pass");
-    const late = clip.again(0, { feet: [{ foot: "lead", event: "landing", from: landing.t, to: top!.t + 150 }] })!;
-    expect(late.footEvents).toContainEqual({ foot: "lead", event: "landing", t: top!.t + 150, u: 0.3 * FRAME_MS });
+    const late = clip.again(0, {
+      feet: [{ foot: "lead", event: "landing", from: landing.t, to: top!.t + 150 }],
+    })!;
+    expect(late.footEvents).toContainEqual({
+      foot: "lead",
+      event: "landing",
+      t: top!.t + 150,
+      u: 0.3 * FRAME_MS,
+    });
     expect(late.verdict).toMatchObject({ result: "fail" });
-    const steps = first!.footEvents.filter((e) => e.event === "liftOff" || e.event === "landing").map((e) => ({ foot: e.foot, event: e.event, from: e.t, to: null }));
+    const steps = first!.footEvents
+      .filter((e) => e.event === "liftOff" || e.event === "landing")
+      .map((e) => ({ foot: e.foot, event: e.event, from: e.t, to: null }));
     const none = clip.again(0, { feet: steps })!;
     expect(none.footEvents.some((e) => e.event === "landing")).toBe(false);
     expect(none.verdict!.result).not.toBe("pass");
     // The feet never left: each step that goes is put in again.
-    const back = clip.again(0, { feet: [...steps, ...steps.map((s) => ({ ...s, from: null, to: s.from }))] })!;
+    const back = clip.again(0, {
+      feet: [...steps, ...steps.map((s) => ({ ...s, from: null, to: s.from }))],
+    })!;
     expect(back.verdict!.result).toBe("pass");
     expect(clip.again(0, {})).toEqual(first);
   });

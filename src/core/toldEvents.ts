@@ -10,17 +10,45 @@ export interface ToldEvent {
   by: "computed" | "golfer";
 }
 
-/** A foot event is taken for the one that the golfer said when it is nearer than this, ms: what is said goes through arithmetic. */
+/**
+ * A foot event is taken for the one that the golfer said when it is nearer than this, ms: what is
+ * said goes through arithmetic.
+ */
 const SAID_WITHIN_MS = 1;
 
 /** All events of a rep, each with who says so. */
-export function toldEvents({ events, footEvents }: Pick<AnalysedRep, "events" | "footEvents">, said: Said = {}): ToldEvent[] {
+export function toldEvents(
+  { events, footEvents }: Pick<AnalysedRep, "events" | "footEvents">,
+  said: Said = {},
+): ToldEvent[] {
   const by = (own: boolean) => (own ? "golfer" : "computed");
   return [
-    ...Object.entries(events).map(([name, e]): ToldEvent => ({ name, foot: "", ...e, by: by(said.events !== undefined && name in said.events) })),
-    ...footEvents.map((e): ToldEvent => ({ name: e.event, foot: e.foot, t: e.t, u: e.u, by: by(said.feet?.some((f) => f.foot === e.foot && f.event === e.event && f.to !== null && Math.abs(f.to - e.t) < SAID_WITHIN_MS) ?? false) })),
+    ...Object.entries(events).map(([name, e]): ToldEvent => ({
+      name,
+      foot: "",
+      ...e,
+      by: by(said.events !== undefined && name in said.events),
+    })),
+    ...footEvents.map((e): ToldEvent => ({
+      name: e.event,
+      foot: e.foot,
+      t: e.t,
+      u: e.u,
+      by: by(
+        said.feet?.some(
+          (f) =>
+            f.foot === e.foot &&
+            f.event === e.event &&
+            f.to !== null &&
+            Math.abs(f.to - e.t) < SAID_WITHIN_MS,
+        ) ?? false,
+      ),
+    })),
   ];
 }
 
 /** When the events of the whole rep were, by name, ms. */
-export const eventTimes = (events: readonly { name: string; foot: string; t: number }[]): Record<string, number> => Object.fromEntries(events.flatMap((e) => (e.foot === "" ? [[e.name, e.t] as const] : [])));
+export const eventTimes = (
+  events: readonly { name: string; foot: string; t: number }[],
+): Record<string, number> =>
+  Object.fromEntries(events.flatMap((e) => (e.foot === "" ? [[e.name, e.t] as const] : [])));

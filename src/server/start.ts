@@ -9,7 +9,9 @@ import { removePage, writePage } from "./store/page";
 import { workWhileIdle } from "./store/whileIdle";
 import { storeTrouble } from "./storeTrouble";
 
-/** What a process that ends by itself leaves with: it may not start at all, or its data is damaged. */
+/**
+ * What a process that ends by itself leaves with: it may not start at all, or its data is damaged.
+ */
 const EXIT = { trouble: 3, damage: 4 } as const;
 
 export async function start(): Promise<void> {
@@ -22,7 +24,10 @@ export async function start(): Promise<void> {
     await rm(under(dir, "tmp"), { recursive: true, force: true });
     await emptyBin(db);
     const { lostFilms, orphans } = await healBlobs(db);
-    if (lostFilms || orphans) console.log(`mended the store: ${lostFilms} films are gone, ${orphans} files that no rep uses were moved to lost/`);
+    if (lostFilms || orphans)
+      console.log(
+        `mended the store: ${lostFilms} films are gone, ${orphans} files that no rep uses were moved to lost/`,
+      );
     workWhileIdle(store);
   } catch (error) {
     if (error instanceof DamagedStoreError) return endDamaged(dataDir(), error.message.split("\n"));
@@ -33,7 +38,10 @@ export async function start(): Promise<void> {
   }
 }
 
-/** Says what is damaged, on the terminal and as a page, and ends: a server whose data can't be trusted answers nothing. */
+/**
+ * Says what is damaged, on the terminal and as a page, and ends: a server whose data can't be
+ * trusted answers nothing.
+ */
 async function endDamaged(dir: string, lines: string[]): Promise<never> {
   await writePage(dir, lines).catch(() => undefined);
   console.error(`\n${lines.join("\n")}\nThe same as a page: ${under(dir, "what-is-wrong.html")}\n`);

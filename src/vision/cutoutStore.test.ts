@@ -13,7 +13,8 @@ it("gives again what the whole picture gave, also of frames that must be decoded
   const times: number[] = [];
   const whole = new Map<number, Float32Array>();
   for await (const picture of clip.pictures()) {
-    if ([7, 90, 91].includes(times.length)) whole.set(times.length, crop.cut(await picture.cut(null), SQUARE));
+    if ([7, 90, 91].includes(times.length))
+      whole.set(times.length, crop.cut(await picture.cut(null), SQUARE));
     times.push(picture.timeMs);
   }
   const store = new CutoutStore(clip, times, AREA);
@@ -24,8 +25,10 @@ it("gives again what the whole picture gave, also of frames that must be decoded
     expect(part.frame.timeMs).toBeCloseTo(times[i]!, 3);
     expect(crop.cut(part, SQUARE)).toEqual(expected);
   }
-  await expect(store.ensure([200], () => {
-    throw new Error("stopped");
-  })).rejects.toThrow("stopped");
+  await expect(
+    store.ensure([200], () => {
+      throw new Error("stopped");
+    }),
+  ).rejects.toThrow("stopped");
   clip.close();
 });

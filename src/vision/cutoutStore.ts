@@ -9,8 +9,8 @@ export const KEPT_BYTES = 256 * 1024 ** 2;
 const SAME_MS = 0.5;
 
 /**
- * The part of the pictures that may be looked at again, within a bound of memory: what is not kept any more is decoded anew,
- * with all that lies between the frames asked for.
+ * The part of the pictures that may be looked at again, within a bound of memory: what is not kept
+ * any more is decoded anew, with all that lies between the frames asked for.
  */
 export class CutoutStore {
   private readonly kept = new Map<number, Cutout>();
@@ -21,13 +21,20 @@ export class CutoutStore {
    * @param area of `cutoutArea`
    * @param most pictures kept at once, when fewer than there is memory for
    */
-  constructor(private readonly clip: OpenClip, private readonly times: readonly number[], private readonly area: Box, most = Infinity) {
+  constructor(
+    private readonly clip: OpenClip,
+    private readonly times: readonly number[],
+    private readonly area: Box,
+    most = Infinity,
+  ) {
     const bytes = cutoutBytes(area);
     this.most = Math.max(1, Math.min(most, Math.floor(KEPT_BYTES / bytes)));
     this.memory = new Slabs(bytes, this.most);
   }
 
-  /** Keeps a picture's part, which stays valid until as many others are kept as there is room for. */
+  /**
+   * Keeps a picture's part, which stays valid until as many others are kept as there is room for.
+   */
   async keep(i: number, picture: Picture): Promise<Cutout> {
     const part = await picture.cut(this.area, () => this.room());
     this.kept.set(i, part);
@@ -48,14 +55,20 @@ export class CutoutStore {
     return this.kept.get(i) ?? null;
   }
 
-  /** Sees to it that frames are at hand, as many of the first of them as there is room for. @param stop throws when reading was cancelled */
+  /**
+   * Sees to it that frames are at hand, as many of the first of them as there is room for. @param
+   * stop throws when reading was cancelled
+   */
   async ensure(frames: readonly number[], stop: () => void): Promise<void> {
     const missing = frames.filter((i) => !this.kept.has(i));
     if (!missing.length) return;
     const [first, last] = [missing[0]!, missing[missing.length - 1]!];
     let i = first;
     let room = this.most;
-    for await (const picture of this.clip.pictures(this.times[first]!, this.times[last]! + SAME_MS)) {
+    for await (const picture of this.clip.pictures(
+      this.times[first]!,
+      this.times[last]! + SAME_MS,
+    )) {
       stop();
       while (i <= last && this.times[i]! < picture.timeMs - SAME_MS) i++;
       if (i > last || room === 0) break;

@@ -5,8 +5,9 @@ import type { OpenClip, Picture } from "./decode/openClip";
 import { Slabs } from "./slabs";
 
 /**
- * A short clip's pictures, kept while its golfer is being found, so that they need not be decoded a second time: of each what
- * lies round where the golfer was first seen, and some of them whole. Nothing is kept when that would be too much.
+ * A short clip's pictures, kept while its golfer is being found, so that they need not be decoded a
+ * second time: of each what lies round where the golfer was first seen, and some of them whole.
+ * Nothing is kept when that would be too much.
  */
 export class EarlyPictures {
   private readonly pictures: Picture[] = [];
@@ -15,17 +16,26 @@ export class EarlyPictures {
   private given = false;
 
   /**
-   * @param whole whether a picture, of which the number and the time (ms) are told, will be wanted whole
+   * @param whole whether a picture, of which the number and the time (ms) are told, will be wanted
+   * whole
    * @param wholes how many of those there will be
    */
-  constructor(private readonly clip: OpenClip, private readonly whole: (i: number, t: number) => boolean, private readonly wholes: number) {}
+  constructor(
+    private readonly clip: OpenClip,
+    private readonly whole: (i: number, t: number) => boolean,
+    private readonly wholes: number,
+  ) {}
 
-  /** Told once, after the first look: where the golfer was seen, with all the room that they may need; null when there was nobody. */
+  /**
+   * Told once, after the first look: where the golfer was seen, with all the room that they may
+   * need; null when there was nobody.
+   */
   around(box: Box | null): void {
     const { width, height, frames } = this.clip;
     this.area = box && cutoutArea([box], width, height);
     const bytes = this.area ? cutoutBytes(this.area) : Infinity;
-    if (bytes * frames + wholeBytes(this.clip) * (this.wholes + this.pictures.length) > KEPT_BYTES) this.giveUp();
+    if (bytes * frames + wholeBytes(this.clip) * (this.wholes + this.pictures.length) > KEPT_BYTES)
+      this.giveUp();
     else this.parts = new Slabs(bytes, frames);
   }
 
@@ -39,7 +49,9 @@ export class EarlyPictures {
     if (this.given) return;
     const whole = this.whole(this.pictures.length, picture.timeMs) || !this.parts;
     const { parts } = this;
-    const kept = whole ? await picture.cut(null) : await picture.cut(this.area, () => parts!.next());
+    const kept = whole
+      ? await picture.cut(null)
+      : await picture.cut(this.area, () => parts!.next());
     if (this.given) return;
     this.pictures.push({
       timeMs: picture.timeMs,
@@ -50,10 +62,18 @@ export class EarlyPictures {
     });
   }
 
-  /** All pictures of the clip, each of which can be cut within an area; null when they were not kept, or not so far. */
+  /**
+   * All pictures of the clip, each of which can be cut within an area; null when they were not
+   * kept, or not so far.
+   */
   holding(area: Box): Picture[] | null {
     const a = this.area;
-    const inside = a && area.left >= a.left && area.top >= a.top && area.right <= a.right && area.bottom <= a.bottom;
+    const inside =
+      a &&
+      area.left >= a.left &&
+      area.top >= a.top &&
+      area.right <= a.right &&
+      area.bottom <= a.bottom;
     return inside && !this.given && this.pictures.length ? this.pictures : null;
   }
 }

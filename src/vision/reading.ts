@@ -3,7 +3,19 @@ import { finishTrack } from "../core/track/finishTrack";
 import { midHands } from "../core/track/midHands";
 import { plantedSpells } from "../core/track/plantedSpells";
 import { roughReps } from "../core/track/roughReps";
-import { at, edgeAt, EDGES, OUTLINE, POINT, POINTS, PRESENT, STRIDE, type FootPath, type HandsPath, type Track } from "../core/track/track";
+import {
+  at,
+  edgeAt,
+  EDGES,
+  OUTLINE,
+  POINT,
+  POINTS,
+  PRESENT,
+  STRIDE,
+  type FootPath,
+  type HandsPath,
+  type Track,
+} from "../core/track/track";
 import type { Square } from "./crop/resample";
 import type { FeetArea } from "./feetArea";
 import { readPoints } from "./network/points";
@@ -20,7 +32,10 @@ export const HANDS_S = 0.3;
 /** Spells and tops whose frames differ by no more than this are the same. */
 const SAME_FRAMES = 3;
 
-/** What one look at a picture told: body points (33 × x px, y px, visibility, σ px), the outline's edges (px), how surely somebody is there, and the mask round the feet. */
+/**
+ * What one look at a picture told: body points (33 × x px, y px, visibility, σ px), the outline's
+ * edges (px), how surely somebody is there, and the mask round the feet.
+ */
 export interface Seen {
   points: Float32Array;
   outline: Float32Array;
@@ -29,12 +44,22 @@ export interface Seen {
 }
 
 /** What the network's output tells of the square that it looked at. */
-export function seenIn(output: LandmarkOutput, square: Square, feet: FeetArea, faceOn: boolean): Seen {
+export function seenIn(
+  output: LandmarkOutput,
+  square: Square,
+  feet: FeetArea,
+  faceOn: boolean,
+): Seen {
   const points = new Float32Array(POINTS * STRIDE);
   const outline = new Float32Array(OUTLINE);
   readPoints(output, square, points);
   readOutline(output.mask, points, square, outline, faceOn);
-  return { points, outline, presence: output.presence, soles: maskRows(output.mask, square, feet.top, feet.top + feet.height) };
+  return {
+    points,
+    outline,
+    presence: output.presence,
+    soles: maskRows(output.mask, square, feet.top, feet.top + feet.height),
+  };
 }
 
 /** What a track says beside what was seen in its frames. */
@@ -53,9 +78,17 @@ export class Reading {
   private readonly footPaths: FootPath[] = [];
   private readonly handsPaths: HandsPath[] = [];
   private readonly soles: (MaskRows | undefined)[] = [];
-  private readonly followed: { key: readonly [foot: "left" | "right", ...frames: number[]]; paths: FootPath[] }[] = [];
+  private readonly followed: {
+    key: readonly [foot: "left" | "right", ...frames: number[]];
+    paths: FootPath[];
+  }[] = [];
 
-  constructor(total: number, private readonly square: Square, private readonly feetArea: FeetArea, private readonly faceOn: boolean) {
+  constructor(
+    total: number,
+    private readonly square: Square,
+    private readonly feetArea: FeetArea,
+    private readonly faceOn: boolean,
+  ) {
     this.landmarks = new Float32Array(total * POINTS * STRIDE).fill(NaN);
     this.outline = new Float32Array(total * OUTLINE).fill(NaN);
     this.presence = new Float32Array(total).fill(NaN);
@@ -89,16 +122,31 @@ export class Reading {
   track(about: AboutClip, from = 0, to = this.times.length): Track {
     const whole = this.read.subarray(from, to).every((r) => r === 1);
     return {
-      ...about, times: Float64Array.from(this.times.slice(from, to)), ...(whole ? {} : { read: this.read.slice(from, to) }),
-      landmarks: this.landmarks.slice(at(from, 0), at(to, 0)), outline: this.outline.slice(from * OUTLINE, to * OUTLINE), presence: this.presence.slice(from, to),
-      footEdges: new Float32Array((to - from) * EDGES).fill(NaN), footPaths: [], handsPaths: [],
+      ...about,
+      times: Float64Array.from(this.times.slice(from, to)),
+      ...(whole ? {} : { read: this.read.slice(from, to) }),
+      landmarks: this.landmarks.slice(at(from, 0), at(to, 0)),
+      outline: this.outline.slice(from * OUTLINE, to * OUTLINE),
+      presence: this.presence.slice(from, to),
+      footEdges: new Float32Array((to - from) * EDGES).fill(NaN),
+      footPaths: [],
+      handsPaths: [],
     };
   }
 
-  /** Keeps what was followed in a track of the frames from `from` on, and lets go of what it was followed in. */
+  /**
+   * Keeps what was followed in a track of the frames from `from` on, and lets go of what it was
+   * followed in.
+   */
   settle(track: Track, from: number): void {
     this.footEdges.set(track.footEdges, from * EDGES);
-    for (const p of track.footPaths) this.footPaths.push({ ...p, from: p.from + from, plantedFrom: p.plantedFrom + from, plantedTo: p.plantedTo + from });
+    for (const p of track.footPaths)
+      this.footPaths.push({
+        ...p,
+        from: p.from + from,
+        plantedFrom: p.plantedFrom + from,
+        plantedTo: p.plantedTo + from,
+      });
     for (const p of track.handsPaths) this.handsPaths.push({ ...p, from: p.from + from });
     for (let i = from; i < from + track.times.length; i++) this.feet[i] = this.soles[i] = undefined;
     this.followed.length = 0;
@@ -107,12 +155,26 @@ export class Reading {
   /** The track of all that was settled. */
   settled(about: AboutClip): Track {
     const footEdges = this.footEdges.slice(0, this.times.length * EDGES);
-    return { ...this.track(about), footEdges, footPaths: this.footPaths, handsPaths: this.handsPaths };
+    return {
+      ...this.track(about),
+      footEdges,
+      footPaths: this.footPaths,
+      handsPaths: this.handsPaths,
+    };
   }
 
-  /** What was followed once need not be followed again when a closer look moves a spell's end or a top by a picture or two. */
-  private once(key: readonly [foot: "left" | "right", ...frames: number[]], follow: () => FootPath[]): FootPath[] {
-    const near = (k: readonly (string | number)[]) => k.length === key.length && k[0] === key[0] && k.slice(1).every((f, j) => Math.abs(Number(f) - Number(key[j + 1])) <= SAME_FRAMES);
+  /**
+   * What was followed once need not be followed again when a closer look moves a spell's end or a
+   * top by a picture or two.
+   */
+  private once(
+    key: readonly [foot: "left" | "right", ...frames: number[]],
+    follow: () => FootPath[],
+  ): FootPath[] {
+    const near = (k: readonly (string | number)[]) =>
+      k.length === key.length &&
+      k[0] === key[0] &&
+      k.slice(1).every((f, j) => Math.abs(Number(f) - Number(key[j + 1])) <= SAME_FRAMES);
     const known = this.followed.find((f) => near(f.key));
     if (known) return known.paths;
     const paths = follow();
@@ -124,32 +186,63 @@ export class Reading {
    * Adds the shoes' edges, and shoes and hands as followed in the picture.
    *
    * @param from frame of the clip that is the track's first
-   * @param handsAt brightness round a place in a frame of the clip; null where that frame is not at hand
+   * @param handsAt brightness round a place in a frame of the clip; null where that frame is not at
+   * hand
    */
-  follow(track: Track, from: number, handsAt: (i: number, x: number, y: number) => LumaWindow | null): void {
+  follow(
+    track: Track,
+    from: number,
+    handsAt: (i: number, x: number, y: number) => LumaWindow | null,
+  ): void {
     const first = finishTrack(track, this.faceOn);
     const cm = statureInPx(first) / 178;
-    const point = (i: number, p: number) => [first.landmarks[at(i, p)]!, first.landmarks[at(i, p) + 1]!] as const;
+    const point = (i: number, p: number) =>
+      [first.landmarks[at(i, p)]!, first.landmarks[at(i, p) + 1]!] as const;
     const feet = this.feet.slice(from, from + track.times.length).filter((w) => w !== undefined);
-    if (feet.length < track.times.length) throw new RangeError("frames that are settled can't be followed again");
+    if (feet.length < track.times.length)
+      throw new RangeError("frames that are settled can't be followed again");
     for (let i = 0; i < track.times.length; i++) {
       const mask = this.soles[from + i];
       if (!mask) continue;
       for (const foot of ["left", "right"] as const)
-        track.footEdges.set(footEdges(mask, track.crop, point(i, POINT[`${foot}Ankle`]), point(i, POINT[`${foot}Heel`]), point(i, POINT[`${foot}Toe`]), cm), edgeAt(i, foot, "left"));
+        track.footEdges.set(
+          footEdges(
+            mask,
+            track.crop,
+            point(i, POINT[`${foot}Ankle`]),
+            point(i, POINT[`${foot}Heel`]),
+            point(i, POINT[`${foot}Toe`]),
+            cm,
+          ),
+          edgeAt(i, foot, "left"),
+        );
     }
     const reps = roughReps(first);
     for (const foot of ["left", "right"] as const)
       for (const spell of plantedSpells(first, foot)) {
-        const own = (paths: FootPath[]) => paths.map((p) => ({ ...p, plantedFrom: spell.from, plantedTo: spell.to }));
-        track.footPaths.push(...own(this.once([foot, spell.from, spell.to], () => footPaths(spell, feet, track.times, cm))));
+        const own = (paths: FootPath[]) =>
+          paths.map((p) => ({ ...p, plantedFrom: spell.from, plantedTo: spell.to }));
+        track.footPaths.push(
+          ...own(
+            this.once([foot, spell.from, spell.to], () => footPaths(spell, feet, track.times, cm)),
+          ),
+        );
         // From behind no likeness tells a heel from its shin (docs/decisions/12).
-        for (const { top, low } of this.faceOn ? reps : []) track.footPaths.push(...own(this.once([foot, spell.from, spell.to, top, low], () => [risePath(spell, feet, track.times, cm, top, low)].filter((p) => p !== null))));
+        for (const { top, low } of this.faceOn ? reps : [])
+          track.footPaths.push(
+            ...own(
+              this.once([foot, spell.from, spell.to, top, low], () =>
+                [risePath(spell, feet, track.times, cm, top, low)].filter((p) => p !== null),
+              ),
+            ),
+          );
       }
     const hands = midHands(track.read ? first : track);
     for (const { top } of reps) {
       const span = Math.round(HANDS_S * track.video.fps);
-      const windows = Array.from(track.times, (_, i) => (Math.abs(i - top) <= span ? handsAt(from + i, hands.x[i]!, hands.y[i]!) : null));
+      const windows = Array.from(track.times, (_, i) =>
+        Math.abs(i - top) <= span ? handsAt(from + i, hands.x[i]!, hands.y[i]!) : null,
+      );
       track.handsPaths.push(handsPath(windows, hands, top, span, Math.round(14 * cm)));
     }
   }

@@ -29,12 +29,19 @@ test("begins with three answers", async ({ page }) => {
   await expect(page).toHaveURL(/\/read\?drill=normal-swing$/);
 });
 
-test("a clip goes in, a judged rep comes out, and is still there after a reload", async ({ page }) => {
+test("a clip goes in, a judged rep comes out, and is still there after a reload", async ({
+  page,
+}) => {
   await page.goto("/read");
   await accessible(page);
-  await expect(page.getByTestId("device")).toHaveText(/read on its (graphics )?processor, .*\d ms each/, { timeout: 300_000 });
+  await expect(page.getByTestId("device")).toHaveText(
+    /read on its (graphics )?processor, .*\d ms each/,
+    { timeout: 300_000 },
+  );
   await page.getByLabel("Choose clips").setInputFiles(CLIP);
-  await expect(page.getByRole("progressbar", { name: /Reading, \d+ %/ })).toBeVisible({ timeout: 300_000 });
+  await expect(page.getByRole("progressbar", { name: /Reading, \d+ %/ })).toBeVisible({
+    timeout: 300_000,
+  });
   await expect(page.getByText(/of 256 pictures/)).toBeVisible();
   const card = page.getByRole("article", { name: "double-step-lead-late.mp4" });
   await expect(card.getByText("Fail", { exact: true })).toBeVisible({ timeout: 420_000 });
@@ -51,10 +58,20 @@ test("a clip goes in, a judged rep comes out, and is still there after a reload"
   await expect(page).toHaveURL(repPath);
 });
 
-test("review shows the numbers that the command line prints, from the track that the browser read", async ({ page, request }) => {
+test("review shows the numbers that the command line prints, from the track that the browser read", async ({
+  page,
+  request,
+}) => {
   await page.goto(repPath);
-  const shown = await page.locator("li", { hasText: "Lead foot down by the top" }).locator("strong").innerText();
-  const out = execFileSync(process.execPath, ["bin/kingfisher.mjs", "analyse", CLIP, "--stature", "170", "--json", "--keep-track", ".work"], { encoding: "utf8", stdio: ["ignore", "pipe", "ignore"], maxBuffer: 1e8 });
+  const shown = await page
+    .locator("li", { hasText: "Lead foot down by the top" })
+    .locator("strong")
+    .innerText();
+  const out = execFileSync(
+    process.execPath,
+    ["bin/kingfisher.mjs", "analyse", CLIP, "--stature", "170", "--json", "--keep-track", ".work"],
+    { encoding: "utf8", stdio: ["ignore", "pipe", "ignore"], maxBuffer: 1e8 },
+  );
   const cli = JSON.parse(out.trim()) as AnalysisJson;
   const value = cli.reps[0]!.measures.leadLandBeforeTop!.value!;
   expect(Number(shown.replace("−", "-"))).toBe(Math.round(value));
@@ -81,42 +98,88 @@ test("review shows the numbers that the command line prints, from the track that
   expect(Math.sqrt(squares / n)).toBeLessThan(0.5);
 });
 
-test("the film is stepped by picture, each the one it says it is, from the keys and from the strip, which stays with it", async ({ page, request }) => {
+test("the film is stepped by picture, each the one it says it is, from the keys and from the strip, which stays with it", async ({
+  page,
+  request,
+}) => {
   const asked = page.waitForResponse(/\/api\/tracks\//);
   await page.goto(repPath);
   const track = readTrack(new Uint8Array(await (await request.get((await asked).url())).body()));
   const film = page.locator("canvas[data-film=ready][data-painted=film]");
   await expect(film).toBeVisible();
   const frame = async () => Number(await film.getAttribute("data-frame"));
-  await page.getByRole("button", { name: "Show: top" }).or(page.getByText("Did the program get something wrong?")).first().click();
+  await page
+    .getByRole("button", { name: "Show: top" })
+    .or(page.getByText("Did the program get something wrong?"))
+    .first()
+    .click();
   await page.getByRole("button", { name: "Show: top" }).click();
   const top = await frame();
-  for (const [key, by] of [["ArrowRight", 1], ["Shift+ArrowLeft", -9], ["Shift+ArrowRight", 1]] as const) {
+  for (const [key, by] of [
+    ["ArrowRight", 1],
+    ["Shift+ArrowLeft", -9],
+    ["Shift+ArrowRight", 1],
+  ] as const) {
     await page.keyboard.press(key);
     await expect.poll(frame).toBe(top + by);
     // What is painted is that picture of the film and none of its neighbours.
     await page.getByLabel("Joints").uncheck();
-    const painted = await film.evaluate((c: HTMLCanvasElement) => Array.from(c.getContext("2d")!.getImageData(0, 0, 440, 440).data.filter((_, i) => i % 4 === 1)));
+    const painted = await film.evaluate((c: HTMLCanvasElement) =>
+      Array.from(
+        c
+          .getContext("2d")!
+          .getImageData(0, 0, 440, 440)
+          .data.filter((_, i) => i % 4 === 1),
+      ),
+    );
     expect(likest(painted, viewOf(track), top + by)).toBe(top + by);
     await page.getByLabel("Joints").check();
   }
-  await page.getByRole("group", { name: "Strip of the rep" }).click({ position: { x: 100, y: 20 } });
+  await page
+    .getByRole("group", { name: "Strip of the rep" })
+    .click({ position: { x: 100, y: 20 } });
   await expect.poll(frame).toBeLessThan(top - 30);
   // The strip's own time is that of the picture.
-  const told = Number((await page.getByTestId("strip-time").innerText()).replace("−", "-").replace(" ms", ""));
+  const told = Number(
+    (await page.getByTestId("strip-time").innerText()).replace("−", "-").replace(" ms", ""),
+  );
   const shown = track.times[await frame()]! - track.times[top]!;
   expect(Math.abs(told - shown)).toBeLessThan(1000 / 60);
 });
 
-/** Which of the film's pictures around one looks most like what is painted: green of a square, 440 px, against the film's luma. */
+/**
+ * Which of the film's pictures around one looks most like what is painted: green of a square, 440
+ * px, against the film's luma.
+ */
 function likest(painted: number[], view: View, about: number): number {
   const [width, height, from, count] = [1280, 720, about - 3, 7];
-  const raw = execFileSync("ffmpeg", ["-v", "error", "-i", CLIP, "-vf", `select=between(n\\,${from}\\,${from + count - 1})`, "-vsync", "0", "-pix_fmt", "gray", "-f", "rawvideo", "-"], { maxBuffer: 1e8 });
+  const raw = execFileSync(
+    "ffmpeg",
+    [
+      "-v",
+      "error",
+      "-i",
+      CLIP,
+      "-vf",
+      `select=between(n\\,${from}\\,${from + count - 1})`,
+      "-vsync",
+      "0",
+      "-pix_fmt",
+      "gray",
+      "-f",
+      "rawvideo",
+      "-",
+    ],
+    { maxBuffer: 1e8 },
+  );
   const unlike = Array.from({ length: count }, (_, k) => {
     let sum = 0;
     for (let y = 110; y < 330; y += 3)
       for (let x = 110; x < 330; x += 3) {
-        const [filmX, filmY] = [Math.round(view.left + (x * view.size) / 440), Math.round(view.top + (y * view.size) / 440)];
+        const [filmX, filmY] = [
+          Math.round(view.left + (x * view.size) / 440),
+          Math.round(view.top + (y * view.size) / 440),
+        ];
         sum += Math.abs(painted[y * 440 + x]! - raw[k * width * height + filmY * width + filmX]!);
       }
     return sum;
@@ -131,12 +194,52 @@ test("what can't be read says why and what to do, and harms nothing", async ({ p
   writeFileSync(path.join(dir, "notes.mp4"), "these are notes, not a film");
   writeFileSync(path.join(dir, "nothing.mp4"), "");
   writeFileSync(path.join(dir, "cut.mp4"), film.subarray(0, film.length >> 1));
-  execFileSync("ffmpeg", ["-v", "error", "-y", "-f", "lavfi", "-i", "sine=frequency=300:duration=2", "-c:a", "aac", path.join(dir, "sound.m4a")]);
-  execFileSync("ffmpeg", ["-v", "error", "-y", "-f", "lavfi", "-i", "testsrc=size=640x360:rate=30:duration=2", "-pix_fmt", "yuv420p", path.join(dir, "nobody.mp4")]);
-  execFileSync("ffmpeg", ["-v", "error", "-y", "-i", CLIP, "-t", "0.5", "-c", "copy", path.join(dir, "short.mp4")]);
+  execFileSync("ffmpeg", [
+    "-v",
+    "error",
+    "-y",
+    "-f",
+    "lavfi",
+    "-i",
+    "sine=frequency=300:duration=2",
+    "-c:a",
+    "aac",
+    path.join(dir, "sound.m4a"),
+  ]);
+  execFileSync("ffmpeg", [
+    "-v",
+    "error",
+    "-y",
+    "-f",
+    "lavfi",
+    "-i",
+    "testsrc=size=640x360:rate=30:duration=2",
+    "-pix_fmt",
+    "yuv420p",
+    path.join(dir, "nobody.mp4"),
+  ]);
+  execFileSync("ffmpeg", [
+    "-v",
+    "error",
+    "-y",
+    "-i",
+    CLIP,
+    "-t",
+    "0.5",
+    "-c",
+    "copy",
+    path.join(dir, "short.mp4"),
+  ]);
   await page.goto("/read");
-  await page.getByLabel("Choose clips").setInputFiles(["notes.mp4", "nothing.mp4", "cut.mp4", "sound.m4a", "nobody.mp4", "short.mp4"].map((f) => path.join(dir, f)));
-  const says = async (name: string, words: RegExp) => expect(page.getByRole("article", { name }).getByText(words)).toBeVisible({ timeout: 300_000 });
+  await page
+    .getByLabel("Choose clips")
+    .setInputFiles(
+      ["notes.mp4", "nothing.mp4", "cut.mp4", "sound.m4a", "nobody.mp4", "short.mp4"].map((f) =>
+        path.join(dir, f),
+      ),
+    );
+  const says = async (name: string, words: RegExp) =>
+    expect(page.getByRole("article", { name }).getByText(words)).toBeVisible({ timeout: 300_000 });
   await says("notes.mp4", /not a video/);
   await says("nothing.mp4", /file is empty/);
   await says("cut.mp4", /ends too early/);
@@ -151,15 +254,23 @@ test("what can't be read says why and what to do, and harms nothing", async ({ p
 test("reading is stopped at once when asked, and begun again", async ({ page }) => {
   await page.goto("/read");
   await page.getByLabel("Choose clips").setInputFiles(CLIP);
-  await expect(page.getByRole("progressbar", { name: /Reading, [1-9]/ })).toBeVisible({ timeout: 300_000 });
+  await expect(page.getByRole("progressbar", { name: /Reading, [1-9]/ })).toBeVisible({
+    timeout: 300_000,
+  });
   await page.getByRole("button", { name: "Stop this one" }).click();
   await expect(page.getByText("Stopped", { exact: true })).toBeVisible({ timeout: 15_000 });
   await page.getByRole("button", { name: "Read it after all" }).click();
-  await expect(page.getByRole("progressbar", { name: /Reading, [1-9]/ })).toBeVisible({ timeout: 300_000 });
+  await expect(page.getByRole("progressbar", { name: /Reading, [1-9]/ })).toBeVisible({
+    timeout: 300_000,
+  });
 });
 
-test("another Host name is refused, and a large or false upload is kept whole or not at all", async ({ request }) => {
-  expect((await request.get("/reps", { headers: { host: "kingfisher.example" } })).status()).toBe(421);
+test("another Host name is refused, and a large or false upload is kept whole or not at all", async ({
+  request,
+}) => {
+  expect((await request.get("/reps", { headers: { host: "kingfisher.example" } })).status()).toBe(
+    421,
+  );
   const big = Buffer.alloc(24 * 1024 * 1024, 7);
   const { createHash } = await import("node:crypto");
   const name = createHash("sha256").update(big).digest("hex");
@@ -170,8 +281,36 @@ test("another Host name is refused, and a large or false upload is kept whole or
   expect((await request.get(`/api/clips/${name}`)).status()).toBe(404);
 });
 
-test("an address that is none leads to a page that says so, or to what there is", async ({ request }) => {
-  for (const none of ["/reps/none", "/reps/%00", "/bouts/%00", "/sessions/none", "/drills/%00", "/drills/none/edit", "/film?drill=none", "/film?drill=%00", "/film?drill=a&drill=b", "/nowhere"]) expect((await request.get(none)).status(), none).toBe(404);
-  for (const odd of ["/plan?week=2026-13-45", "/plan?week=9999-12-31", "/plan?week=a&week=b", "/compare?reps=%00,%00", "/compare?reps=a&reps=b", "/progress?drill=%00", "/progress?drill=a&drill=b", "/read?drill=%00", "/read?drill=a&drill=b", "/reps?text=%00&drill=%00", "/reps?from=zzz&page=-4", "/reps?text=a&text=b", "/profile?club=%00"])
+test("an address that is none leads to a page that says so, or to what there is", async ({
+  request,
+}) => {
+  for (const none of [
+    "/reps/none",
+    "/reps/%00",
+    "/bouts/%00",
+    "/sessions/none",
+    "/drills/%00",
+    "/drills/none/edit",
+    "/film?drill=none",
+    "/film?drill=%00",
+    "/film?drill=a&drill=b",
+    "/nowhere",
+  ])
+    expect((await request.get(none)).status(), none).toBe(404);
+  for (const odd of [
+    "/plan?week=2026-13-45",
+    "/plan?week=9999-12-31",
+    "/plan?week=a&week=b",
+    "/compare?reps=%00,%00",
+    "/compare?reps=a&reps=b",
+    "/progress?drill=%00",
+    "/progress?drill=a&drill=b",
+    "/read?drill=%00",
+    "/read?drill=a&drill=b",
+    "/reps?text=%00&drill=%00",
+    "/reps?from=zzz&page=-4",
+    "/reps?text=a&text=b",
+    "/profile?club=%00",
+  ])
     expect((await request.get(odd)).status(), odd).toBe(200);
 });

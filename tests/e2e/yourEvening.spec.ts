@@ -19,33 +19,56 @@ async function kept(page: Page): Promise<void> {
   if (page.url().includes("/begin")) await answered(page);
   const golfer = await filmedFor(page);
   for (const name of ["double-step-lead-late", "double-step-good"]) {
-    const [film, track] = [readFileSync(`demo/clips/${name}.mp4`), readFileSync(`demo/tracks/${name}.track`)];
+    const [film, track] = [
+      readFileSync(`demo/clips/${name}.mp4`),
+      readFileSync(`demo/tracks/${name}.track`),
+    ];
     expect((await page.request.put(`/api/clips/${sha(film)}`, { data: film })).ok()).toBe(true);
     expect((await page.request.put(`/api/tracks/${sha(track)}`, { data: track })).ok()).toBe(true);
-    const saved = await page.request.post("/api/reps", { data: { golfer, clip: { sha256: sha(film), name: `review-${name}.mp4`, bytes: film.length }, trackSha256: sha(track), drill: "double-step" } });
+    const saved = await page.request.post("/api/reps", {
+      data: {
+        golfer,
+        clip: { sha256: sha(film), name: `review-${name}.mp4`, bytes: film.length },
+        trackSha256: sha(track),
+        drill: "double-step",
+      },
+    });
     expect(saved.status()).toBe(201);
   }
   await page.goto("/reps");
 }
 
-const saved = async (download: Promise<Download>): Promise<Buffer> => readFileSync((await (await download).path())!);
+const saved = async (download: Promise<Download>): Promise<Buffer> =>
+  readFileSync((await (await download).path())!);
 
 /** Where film and strip stand, ms from the top. */
-const told = async (page: Page): Promise<number> => Number((await page.getByTestId("strip-time").innerText()).replace("−", "-").replace(" ms", ""));
+const told = async (page: Page): Promise<number> =>
+  Number((await page.getByTestId("strip-time").innerText()).replace("−", "-").replace(" ms", ""));
 
 /** They stand at the picture nearest to a time. */
-const isAbout = (page: Page, ms: number) => expect.poll(async () => Math.abs((await told(page)) - ms)).toBeLessThan(10);
+const isAbout = (page: Page, ms: number) =>
+  expect.poll(async () => Math.abs((await told(page)) - ms)).toBeLessThan(10);
 
 const openFailed = async (page: Page): Promise<void> => {
   await page.goto("/reps");
-  await page.getByRole("link", { name: /^Rep \d+: Fail, Lead foot down sooner$/ }).first().click();
+  await page
+    .getByRole("link", { name: /^Rep \d+: Fail, Lead foot down sooner$/ })
+    .first()
+    .click();
   await expect(page.locator("canvas[data-film=ready]")).toBeVisible();
 };
 
-test("from a rep that failed to the gate it missed, its picture, the best beside it, and the report", async ({ page }) => {
+test("from a rep that failed to the gate it missed, its picture, the best beside it, and the report", async ({
+  page,
+}) => {
   await kept(page);
-  await page.getByRole("link", { name: /^Rep \d+: Fail, Lead foot down sooner$/ }).first().click();
-  await expect(page.getByRole("img", { name: "Gate: Lead foot down by the top, fail" })).toBeVisible();
+  await page
+    .getByRole("link", { name: /^Rep \d+: Fail, Lead foot down sooner$/ })
+    .first()
+    .click();
+  await expect(
+    page.getByRole("img", { name: "Gate: Lead foot down by the top, fail" }),
+  ).toBeVisible();
   const row = page.locator("li", { hasText: "Lead foot down by the top" });
   const value = (await row.locator("strong").first().innerText()).replace("−", "-");
   await row.getByText("Lead foot down by the top").click();
@@ -58,11 +81,14 @@ test("from a rep that failed to the gate it missed, its picture, the best beside
 
   await page.getByRole("link", { name: "Compare with the best" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Lead foot down by the top");
-  await expect(page.getByRole("row", { name: /^Lead foot down by the top/ })).toContainText(`${value.replace("-", "−")} ms`);
+  await expect(page.getByRole("row", { name: /^Lead foot down by the top/ })).toContainText(
+    `${value.replace("-", "−")} ms`,
+  );
   await page.getByRole("button", { name: "Films side by side" }).click();
   await expect(page.locator("canvas[data-film=ready][data-painted=film]")).toHaveCount(2);
   await accessible(page);
-  // The best, and the target, as figures over the film of the one that failed: they are painted, and gone without it.
+  // The best, and the target, as figures over the film of the one that failed: they are painted,
+  // and gone without it.
   await page.getByRole("button", { name: "Figures over the film" }).click();
   await page.getByRole("link", { name: "the target" }).click();
   const film = page.locator("canvas[data-film=ready][data-painted=film]");
@@ -75,47 +101,67 @@ test("from a rep that failed to the gate it missed, its picture, the best beside
 
   await page.getByRole("link", { name: "Report for a teacher" }).click();
   await expect(page.getByText("Fail: lead foot down sooner")).toBeVisible();
-  await expect(page.getByRole("row", { name: /^Lead foot down by the top/ })).toContainText(`${value.replace("-", "−")} ±`);
+  await expect(page.getByRole("row", { name: /^Lead foot down by the top/ })).toContainText(
+    `${value.replace("-", "−")} ±`,
+  );
   await accessible(page);
   const csv = page.waitForEvent("download");
   await page.getByRole("link", { name: "All measures as CSV" }).click();
-  const line = (await saved(csv)).toString("utf8").split("\r\n").find((l) => l.includes(",leadLandBeforeTop,"))!;
+  const line = (await saved(csv))
+    .toString("utf8")
+    .split("\r\n")
+    .find((l) => l.includes(",leadLandBeforeTop,"))!;
   expect(Math.round(Number(line.split(",")[7]))).toBe(Number(value));
 });
 
-test("what the golfer puts right is judged again at once, is kept, can be taken back; what can't be is said", async ({ page }) => {
+test("what the golfer puts right is judged again at once, is kept, can be taken back; what can't be is said", async ({
+  page,
+}) => {
   await openFailed(page);
   await page.getByText("Did the program get something wrong?").click();
   // The lead foot landed two tenths of a second sooner; but it had not left yet then.
   await page.getByRole("button", { name: "Show: lead foot lands" }).click();
   for (let k = 0; k < 2; k++) await page.keyboard.press("Shift+ArrowLeft");
   await page.getByRole("button", { name: "lead foot lands here" }).click();
-  await expect(page.getByText(/The lead foot leaves before it lands: .* Nothing was changed/)).toBeVisible();
+  await expect(
+    page.getByText(/The lead foot leaves before it lands: .* Nothing was changed/),
+  ).toBeVisible();
   await page.getByRole("button", { name: "Show: lead foot leaves" }).click();
   for (let k = 0; k < 2; k++) await page.keyboard.press("Shift+ArrowLeft");
   await page.getByRole("button", { name: "lead foot leaves here" }).click();
   await page.getByRole("button", { name: "Show: lead foot lands" }).click();
   for (let k = 0; k < 2; k++) await page.keyboard.press("Shift+ArrowLeft");
   await page.getByRole("button", { name: "lead foot lands here" }).click();
-  await expect(page.getByText("With what you changed; before that: fail, lead foot down sooner.")).toBeVisible();
+  await expect(
+    page.getByText("With what you changed; before that: fail, lead foot down sooner."),
+  ).toBeVisible();
   await expect(page.getByRole("heading", { level: 1 })).not.toHaveText("Lead foot down sooner");
   const now = await page.getByRole("heading", { level: 1 }).innerText();
   await page.getByLabel("Why?").fill("The film shows it.");
-  await page.getByRole("radio", { name: "Not judged" }).or(page.getByRole("radio", { name: "Fail" })).first().click();
+  await page
+    .getByRole("radio", { name: "Not judged" })
+    .or(page.getByRole("radio", { name: "Fail" }))
+    .first()
+    .click();
   await accessible(page);
   await page.reload();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(now);
   await page.getByText("Did the program get something wrong?").click();
   for (let left = 2; left > 0; left--) {
     await expect(page.getByRole("button", { name: /^Take back/ })).toHaveCount(left);
-    await page.getByRole("button", { name: /^Take back/ }).last().click();
+    await page
+      .getByRole("button", { name: /^Take back/ })
+      .last()
+      .click();
   }
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Lead foot down sooner");
   // Whoever leaves at once loses nothing: what was on its way is there a moment later.
   await expect(async () => {
     await page.reload();
     await page.getByText("Did the program get something wrong?").click();
-    await expect(page.getByRole("button", { name: /^Take back/ })).toHaveCount(0, { timeout: 1000 });
+    await expect(page.getByRole("button", { name: /^Take back/ })).toHaveCount(0, {
+      timeout: 1000,
+    });
   }).toPass({ timeout: 30_000 });
 
   // A list that was made before it was kept follows as soon as it is.
@@ -138,13 +184,17 @@ test("what the golfer puts right is judged again at once, is kept, can be taken 
   await expect(failed).toHaveCount(before - 1);
   await page.goto(rep);
   await page.getByText("Did the program get something wrong?").click();
-  const undone = page.waitForResponse((r) => r.url().endsWith("/corrections") && r.request().method() === "PUT");
+  const undone = page.waitForResponse(
+    (r) => r.url().endsWith("/corrections") && r.request().method() === "PUT",
+  );
   await page.getByRole("button", { name: /^Take back/ }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Lead foot down sooner");
   expect((await undone).status()).toBe(204);
 });
 
-test("an event is dragged in the strip to where the film shows it, and taken back", async ({ page }) => {
+test("an event is dragged in the strip to where the film shows it, and taken back", async ({
+  page,
+}) => {
   await openFailed(page);
   const top = page.getByRole("button", { name: "top, 0 ms: show its picture" });
   await top.scrollIntoViewIfNeeded();
@@ -158,27 +208,47 @@ test("an event is dragged in the strip to where the film shows it, and taken bac
   const put = await told(page);
   await page.mouse.up();
   await page.getByText("Did the program get something wrong?").click();
-  const back = page.getByRole("button", { name: new RegExp(`^Take back: top: 0 ms, the program says −${put} ms`) });
+  const back = page.getByRole("button", {
+    name: new RegExp(`^Take back: top: 0 ms, the program says −${put} ms`),
+  });
   await expect(back).toBeVisible();
   // The tests that follow find the rep as it was: taking back is kept before the page is closed.
-  const kept = page.waitForResponse((r) => r.url().endsWith("/corrections") && r.request().postData() === "[]");
+  const kept = page.waitForResponse(
+    (r) => r.url().endsWith("/corrections") && r.request().postData() === "[]",
+  );
   await back.click();
   await expect(page.getByRole("button", { name: /^Take back/ })).toHaveCount(0);
   await expect(page.getByText(/^With what you changed/)).toHaveCount(0);
   expect((await kept).ok()).toBe(true);
 });
 
-test("insoles are laid on the film by the steps and shown beside the estimate; a file that is not of it is said", async ({ page }) => {
+test("insoles are laid on the film by the steps and shown beside the estimate; a file that is not of it is said", async ({
+  page,
+}) => {
   await openFailed(page);
   const file = page.getByLabel("The insoles’ file");
   await file.setInputFiles("demo/insoles/double-step-left.csv");
-  await expect(page.getByRole("alert").filter({ hasText: "nowhere in it does the weight move as in this rep" })).toBeVisible();
-  await file.setInputFiles({ name: "notes.csv", mimeType: "text/csv", buffer: Buffer.from("time,heel\n0,1") });
+  await expect(
+    page
+      .getByRole("alert")
+      .filter({ hasText: "nowhere in it does the weight move as in this rep" }),
+  ).toBeVisible();
+  await file.setInputFiles({
+    name: "notes.csv",
+    mimeType: "text/csv",
+    buffer: Buffer.from("time,heel\n0,1"),
+  });
   await expect(page.getByRole("alert").filter({ hasText: "no column t_ms" })).toBeVisible();
   await file.setInputFiles("demo/insoles/double-step-lead-late.csv");
-  const told = page.getByText(/^Over the whole rep the film’s estimate was \d+ % of the weight away/);
+  const told = page.getByText(
+    /^Over the whole rep the film’s estimate was \d+ % of the weight away/,
+  );
   await expect(told).toBeVisible();
-  await expect(page.getByRole("region", { name: "Weight by film and by insoles" }).getByRole("row", { name: /^top / })).toContainText("% toe");
+  await expect(
+    page
+      .getByRole("region", { name: "Weight by film and by insoles" })
+      .getByRole("row", { name: /^top / }),
+  ).toContainText("% toe");
   await accessible(page);
   await page.reload();
   await expect(told).toBeVisible();
@@ -213,13 +283,17 @@ test("a rep goes out as a picture, as a clip and as one file with all of it", as
 
   const zip = page.waitForEvent("download");
   await page.getByRole("link", { name: "All of it as one file" }).click();
-  const entries = await new ZipReader(new BlobReader(new Blob([new Uint8Array(await saved(zip))]))).getEntries();
+  const entries = await new ZipReader(
+    new BlobReader(new Blob([new Uint8Array(await saved(zip))])),
+  ).getEntries();
   const bytes = async (name: string) => {
     const entry = entries.find((e) => e.filename === name);
     if (!entry || entry.directory) throw new Error(`no ${name}`);
     return entry.getData(new Uint8ArrayWriter());
   };
-  const manifest = repManifest.parse(JSON.parse(Buffer.from(await bytes("rep.json")).toString("utf8")));
+  const manifest = repManifest.parse(
+    JSON.parse(Buffer.from(await bytes("rep.json")).toString("utf8")),
+  );
   expect(manifest.files.map((f) => f.name).slice(0, 2)).toEqual(["rep.track", "film.mp4"]);
   for (const f of manifest.files) expect(sha(await bytes(f.name))).toBe(f.sha256);
   expect(sha(readFileSync("demo/clips/double-step-lead-late.mp4"))).toBe(manifest.files[1]!.sha256);
@@ -239,7 +313,17 @@ test("by keyboard alone: pictures, events, help, what a check asks", async ({ pa
   const tabTo = async (name: RegExp) => {
     for (let k = 0; k < 90; k++) {
       await page.keyboard.press("Tab");
-      if (name.test(await page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? document.activeElement?.textContent ?? ""))) return;
+      if (
+        name.test(
+          await page.evaluate(
+            () =>
+              document.activeElement?.getAttribute("aria-label") ??
+              document.activeElement?.textContent ??
+              "",
+          ),
+        )
+      )
+        return;
     }
     throw new Error(`no way to ${name}`);
   };
@@ -255,10 +339,25 @@ test("on a phone nothing of the evening runs off the screen", async ({ page }) =
   await page.setViewportSize({ width: 390, height: 844 });
   await openFailed(page);
   const rep = page.url();
-  const compare = await page.getByRole("link", { name: "Compare with the best" }).getAttribute("href");
+  const compare = await page
+    .getByRole("link", { name: "Compare with the best" })
+    .getAttribute("href");
   await page.goto("/reps");
-  const [bout, session] = await Promise.all(["/bouts/", "/sessions/"].map((to) => page.locator(`a[href^="${to}"]`).first().getAttribute("href")));
-  for (const path of [rep, `${rep}/report`, compare!, `${compare!}&target=1`, bout!, session!, "/record", "/reps"]) {
+  const [bout, session] = await Promise.all(
+    ["/bouts/", "/sessions/"].map((to) =>
+      page.locator(`a[href^="${to}"]`).first().getAttribute("href"),
+    ),
+  );
+  for (const path of [
+    rep,
+    `${rep}/report`,
+    compare!,
+    `${compare!}&target=1`,
+    bout!,
+    session!,
+    "/record",
+    "/reps",
+  ]) {
     await page.goto(path);
     await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBe(390);

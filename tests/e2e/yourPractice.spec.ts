@@ -14,25 +14,33 @@ const known = async (page: Page): Promise<void> => {
   await page.goto("/plan");
 };
 
-test("a week from what is noticed, moved by keys and taken back, left out, and taken away as a calendar", async ({ page }) => {
+test("a week from what is noticed, moved by keys and taken back, left out, and taken away as a calendar", async ({
+  page,
+}) => {
   await known(page);
   // Next week has all its days before it.
   await page.getByRole("link", { name: "Next week →" }).click();
   await expect(page).toHaveURL(/week=/);
-  if (!(await page.getByLabel("Ends on the trail foot").isVisible())) await page.getByText("What is the plan made from?").click();
+  if (!(await page.getByLabel("Ends on the trail foot").isVisible()))
+    await page.getByText("What is the plan made from?").click();
   await page.getByLabel("Ends on the trail foot").check();
   await page.getByRole("button", { name: "Keep this and plan again" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/bouts? to come$/);
   await accessible(page);
   const first = page.getByRole("button", { name: /^Move / }).first();
-  const name = /^Move (.*): up and down arrows$/.exec((await first.getAttribute("aria-label"))!)![1]!;
+  const name = /^Move (.*): up and down arrows$/.exec(
+    (await first.getAttribute("aria-label"))!,
+  )![1]!;
   await first.focus();
   await page.keyboard.press("ArrowDown");
   await expect(page.getByText(new RegExp(`^${name} is on \\w+ now\\.$`))).toBeVisible();
   // What is taken back stands at once: a menu opened before the computer has answered stays open.
   const answers = await held(page, /\/plan/, "POST");
   await page.getByRole("button", { name: "Undo" }).click();
-  await page.getByRole("button", { name: `Change ${name}` }).first().click();
+  await page
+    .getByRole("button", { name: `Change ${name}` })
+    .first()
+    .click();
   const plans = page.locator("button", { hasText: "Plan the rest again" });
   await expect(plans).toBeDisabled();
   answers();
@@ -46,7 +54,10 @@ test("a week from what is noticed, moved by keys and taken back, left out, and t
   const events = (text: string) => text.match(/BEGIN:VEVENT/g)?.length ?? 0;
   expect(events(before)).toBeGreaterThan(1);
   expect(before).toContain(`SUMMARY:${name}`);
-  await page.getByRole("button", { name: `Change ${name}` }).first().click();
+  await page
+    .getByRole("button", { name: `Change ${name}` })
+    .first()
+    .click();
   await page.getByRole("menuitem", { name: "Leave it out" }).click();
   await expect(page.getByText(`${name} is left out.`)).toBeVisible();
   await page.reload();
@@ -55,7 +66,9 @@ test("a week from what is noticed, moved by keys and taken back, left out, and t
   expect(events(readFileSync((await (await after).path())!, "utf8"))).toBe(events(before) - 1);
 });
 
-test("a bout without film stands in the log, is found by its words, has its row, and goes through the bin", async ({ page }) => {
+test("a bout without film stands in the log, is found by its words, has its row, and goes through the bin", async ({
+  page,
+}) => {
   await known(page);
   await page.goto("/reps/add");
   await page.getByLabel("Drill").selectOption({ label: "Ball toss" });
@@ -89,12 +102,17 @@ test("a bout without film stands in the log, is found by its words, has its row,
   await page.goto("/reps?text=showers");
   await expect(page.getByText("Nothing in your log is like that.")).toBeVisible();
   await page.goto("/bin");
-  await page.getByRole("button", { name: /^Take out again: bout/ }).first().click();
+  await page
+    .getByRole("button", { name: /^Take out again: bout/ })
+    .first()
+    .click();
   await page.goto("/reps?text=showers");
   await expect(page.getByRole("region", { name: /^Ball toss/ })).toHaveCount(1);
 });
 
-test("the body is asked after once a day, a sore one gets an easy week; a stage is gone on from and gone back to", async ({ page }) => {
+test("the body is asked after once a day, a sore one gets an easy week; a stage is gone on from and gone back to", async ({
+  page,
+}) => {
   // Of somebody who has done nothing yet today.
   await page.goto("/begin");
   await answered(page, "181", "Left");
@@ -120,7 +138,9 @@ test("the body is asked after once a day, a sore one gets an easy week; a stage 
   await expect(stages.getByText(/^You went on from it on/)).toBeHidden();
 });
 
-test("all of it goes out as one file and comes back; a damaged one is refused and nothing changes", async ({ page }, info) => {
+test("all of it goes out as one file and comes back; a damaged one is refused and nothing changes", async ({
+  page,
+}, info) => {
   await known(page);
   await page.goto("/data");
   await accessible(page);

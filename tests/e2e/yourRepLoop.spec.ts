@@ -6,9 +6,15 @@ import { readTrack } from "../../src/core/formats/trackFile";
 import { accessible } from "./accessible";
 import { answered } from "./begun";
 
-/** The first four reps of a bout; Chromium's fake camera plays such a file at 30 pictures a second, at 1280 × 720, again and again. */
+/**
+ * The first four reps of a bout; Chromium's fake camera plays such a file at 30 pictures a second,
+ * at 1280 × 720, again and again.
+ */
 const CAMERA = ".work/camera/bout.mjpeg";
-/** What may be said of them: what is true (three pass, one lands late), or on a slow machine that it can't be told; never another fault. */
+/**
+ * What may be said of them: what is true (three pass, one lands late), or on a slow machine that it
+ * can't be told; never another fault.
+ */
 const TOLD = /Pass|Lead foot down sooner|Not judged/;
 
 test.describe.configure({ mode: "serial" });
@@ -18,22 +24,58 @@ let page: Page;
 
 test.beforeAll(async ({ baseURL }) => {
   mkdirSync(".work/camera", { recursive: true });
-  if (!existsSync(CAMERA)) execFileSync("ffmpeg", ["-v", "error", "-t", "37", "-i", "demo/clips/double-step-bout.mp4", "-r", "30", "-c:v", "mjpeg", "-q:v", "4", "-f", "mjpeg", CAMERA]);
-  const browser = await chromium.launch({ executablePath: chromiumPath(), args: [...CHROMIUM_FLAGS, "--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream", `--use-file-for-fake-video-capture=${CAMERA}`] });
-  context = await browser.newContext({ baseURL: baseURL!, permissions: ["camera"], viewport: { width: 390, height: 844 } });
+  if (!existsSync(CAMERA))
+    execFileSync("ffmpeg", [
+      "-v",
+      "error",
+      "-t",
+      "37",
+      "-i",
+      "demo/clips/double-step-bout.mp4",
+      "-r",
+      "30",
+      "-c:v",
+      "mjpeg",
+      "-q:v",
+      "4",
+      "-f",
+      "mjpeg",
+      CAMERA,
+    ]);
+  const browser = await chromium.launch({
+    executablePath: chromiumPath(),
+    args: [
+      ...CHROMIUM_FLAGS,
+      "--use-fake-ui-for-media-stream",
+      "--use-fake-device-for-media-stream",
+      `--use-file-for-fake-video-capture=${CAMERA}`,
+    ],
+  });
+  context = await browser.newContext({
+    baseURL: baseURL!,
+    permissions: ["camera"],
+    viewport: { width: 390, height: 844 },
+  });
   page = await context.newPage();
 });
 test.afterAll(() => context.browser()?.close());
 
 /** What is told of the rep that is the bout's nth: its large word. */
-const told = (n: number) => page.locator("[data-result]").filter({ hasText: new RegExp(`${n}\\s*/\\s*4`) });
+const told = (n: number) =>
+  page.locator("[data-result]").filter({ hasText: new RegExp(`${n}\\s*/\\s*4`) });
 
 test("a camera that is refused is said, with what to do", async ({ page: refused }) => {
   await known(refused);
-  await refused.addInitScript(() => (navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException("no", "NotAllowedError"))));
+  await refused.addInitScript(
+    () =>
+      (navigator.mediaDevices.getUserMedia = () =>
+        Promise.reject(new DOMException("no", "NotAllowedError"))),
+  );
   await refused.goto("/film?drill=double-step");
   await refused.getByRole("button", { name: "Start the camera" }).click();
-  await expect(refused.getByRole("alert").filter({ hasText: "The camera was refused." })).toContainText("Allow it");
+  await expect(
+    refused.getByRole("alert").filter({ hasText: "The camera was refused." }),
+  ).toContainText("Allow it");
   await expect(refused.getByRole("button", { name: "Start the camera" })).toBeEnabled();
 });
 
@@ -56,21 +98,27 @@ test("what comes between is said, each with what to do, and it goes on when that
     };
     Object.defineProperty(navigator, "wakeLock", { value: undefined });
   });
-  const track = (does: "stop" | "mute" | "unmute") => phone.evaluate((what) => {
-    const { track: own } = globalThis as unknown as { track: MediaStreamTrack };
-    return what === "stop" ? own.stop() : void own.dispatchEvent(new Event(what));
-  }, does);
-  const hidden = (on: boolean) => phone.evaluate((is) => {
-    Object.defineProperty(document, "hidden", { configurable: true, value: is });
-    document.dispatchEvent(new Event("visibilitychange"));
-  }, on);
+  const track = (does: "stop" | "mute" | "unmute") =>
+    phone.evaluate((what) => {
+      const { track: own } = globalThis as unknown as { track: MediaStreamTrack };
+      return what === "stop" ? own.stop() : void own.dispatchEvent(new Event(what));
+    }, does);
+  const hidden = (on: boolean) =>
+    phone.evaluate((is) => {
+      Object.defineProperty(document, "hidden", { configurable: true, value: is });
+      document.dispatchEvent(new Event("visibilitychange"));
+    }, on);
   await known(phone);
   await phone.goto("/film?drill=double-step");
   await phone.getByRole("radio", { name: "Yes" }).click();
   await phone.getByRole("button", { name: "Start the camera" }).click();
   await expect(phone.getByText("The microphone may not be used")).toBeVisible({ timeout: 60_000 });
-  await expect(phone.getByText(/keep the screen on: set the phone/)).toBeVisible({ timeout: 60_000 });
-  await expect(phone.getByText(/^The camera gives 1[0-9] pictures a second/)).toBeVisible({ timeout: 60_000 });
+  await expect(phone.getByText(/keep the screen on: set the phone/)).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(phone.getByText(/^The camera gives 1[0-9] pictures a second/)).toBeVisible({
+    timeout: 60_000,
+  });
   await accessible(phone);
   await hidden(true);
   await expect(phone.getByText("Page hidden")).toBeVisible();
@@ -84,7 +132,9 @@ test("what comes between is said, each with what to do, and it goes on when that
   await expect(phone.getByRole("alert").filter({ hasText: "The camera is gone." })).toBeVisible();
   await phone.getByRole("button", { name: "Start the camera again" }).click();
   await expect(phone.getByRole("alert").filter({ hasText: "The camera is gone." })).toBeHidden();
-  await expect(phone.getByText(/Step into the picture|Stand still|More light|Go/).first()).toBeVisible({ timeout: 60_000 });
+  await expect(
+    phone.getByText(/Step into the picture|Stand still|More light|Go/).first(),
+  ).toBeVisible({ timeout: 60_000 });
   await phone.close();
 });
 
@@ -100,9 +150,17 @@ test("in a browser that shows a camera’s pictures but does not hand them out r
   await phone.goto("/film?drill=double-step&reps=4");
   await phone.getByRole("radio", { name: "Yes" }).click();
   await phone.getByRole("button", { name: "Start the camera" }).click();
-  const track = phone.waitForRequest((r) => r.method() === "PUT" && r.url().includes("/api/tracks/"), { timeout: 120_000 });
-  const sent = phone.waitForResponse((r) => r.request().method() === "POST" && r.url().includes("/reps"), { timeout: 120_000 });
-  await expect(phone.getByRole("alert").filter({ hasText: "This device’s storage is full." })).toBeVisible({ timeout: 120_000 });
+  const track = phone.waitForRequest(
+    (r) => r.method() === "PUT" && r.url().includes("/api/tracks/"),
+    { timeout: 120_000 },
+  );
+  const sent = phone.waitForResponse(
+    (r) => r.request().method() === "POST" && r.url().includes("/reps"),
+    { timeout: 120_000 },
+  );
+  await expect(
+    phone.getByRole("alert").filter({ hasText: "This device’s storage is full." }),
+  ).toBeVisible({ timeout: 120_000 });
   expect((await sent).ok()).toBe(true);
   // Chromium's fake microphone beeps every second.
   const kept = await phone.request.get((await track).url());
@@ -133,7 +191,8 @@ test("the phone’s place is planned for the room there is, and the room is reme
   await plan.getByRole("link", { name: "Hips on the wall" }).click();
   await expect(page.getByText("part one of two")).toBeVisible();
   await page.goBack();
-  for (const field of ["Room in front of you", "Room along the line"]) await plan.getByLabel(field).fill("");
+  for (const field of ["Room in front of you", "Room along the line"])
+    await plan.getByLabel(field).fill("");
   await plan.getByRole("button", { name: "Plan it" }).click();
   await expect(plan.getByRole("heading", { name: roomy })).toBeVisible();
 });
@@ -166,9 +225,15 @@ test("reps are told hands free, and a page that is loaded again in the middle of
 test("each rep that counts is in the log once, with its film", async () => {
   await page.goto("/reps");
   // The latest bout of the latest session.
-  const bout = page.getByRole("region", { name: /^Session of / }).first().getByRole("region", { name: /^Double step, / }).last();
+  const bout = page
+    .getByRole("region", { name: /^Session of / })
+    .first()
+    .getByRole("region", { name: /^Double step, / })
+    .last();
   await expect(bout.getByRole("link", { name: /^Rep \d+: / })).toHaveCount(3);
-  await expect(bout.getByRole("link", { name: /^Rep \d+: (Pass|Fail, Lead foot down sooner|Not judged)$/ })).toHaveCount(3);
+  await expect(
+    bout.getByRole("link", { name: /^Rep \d+: (Pass|Fail, Lead foot down sooner|Not judged)$/ }),
+  ).toHaveCount(3);
   // The second one's page was gone before its film was cut: it has its numbers alone.
   await bout.getByRole("link", { name: /^Rep 1: / }).click();
   await expect(page.locator("canvas[data-film=ready][data-painted=film]")).toBeVisible();

@@ -14,8 +14,16 @@ const track = readTrack(readFileSync("demo/tracks/double-step-good.track"));
 const { stage } = findStage("double-step");
 const STANDS = { ...ABSENT, present: true, settled: true, still: true };
 
-/** The golfer of a real clip as they stand for half a second before it begins, and all else in order; their picture moved and grown by so much. */
-function stands({ dx = 0, dy = 0, grown = 1, ...change }: Partial<AimInput> & { dx?: number; dy?: number; grown?: number } = {}) {
+/**
+ * The golfer of a real clip as they stand for half a second before it begins, and all else in
+ * order; their picture moved and grown by so much.
+ */
+function stands({
+  dx = 0,
+  dy = 0,
+  grown = 1,
+  ...change
+}: Partial<AimInput> & { dx?: number; dy?: number; grown?: number } = {}) {
   const { width, height } = track.video;
   const looks: Look[] = Array.from({ length: 30 }, (_, i) => {
     const points = track.landmarks.slice(at(i, 0), at(i, POINTS));
@@ -26,22 +34,40 @@ function stands({ dx = 0, dy = 0, grown = 1, ...change }: Partial<AimInput> & { 
     return { t: track.times[i]!, points, presence: 1 };
   });
   return aimOf({
-    looks, stance: STANDS, about: { looks: [{ t: 0, moved: 0, luma: 120 }], others: [] }, size: { width, height, fps: 60 }, golfer: { statureCm: 170, hand: "right" }, view: "face-on",
-    reach: bodyReach(roomOf(stage.target!(), 170), "face-on"), rollDeg: 0.5, fps: 59.8, ...change,
+    looks,
+    stance: STANDS,
+    about: { looks: [{ t: 0, moved: 0, luma: 120 }], others: [] },
+    size: { width, height, fps: 60 },
+    golfer: { statureCm: 170, hand: "right" },
+    view: "face-on",
+    reach: bodyReach(roomOf(stage.target!(), 170), "face-on"),
+    rollDeg: 0.5,
+    fps: 59.8,
+    ...change,
   });
 }
 
-const said = (aim: ReturnType<typeof aimOf>) => aim.wrong && [aim.wrong.step, aim.wrong.fault, aim.wrong.blocks];
+const said = (aim: ReturnType<typeof aimOf>) =>
+  aim.wrong && [aim.wrong.step, aim.wrong.fault, aim.wrong.blocks];
 
 describe("the aim check", () => {
   it("finds nothing wrong with a phone that stands well, and tells the size of a pixel", () => {
     const aim = stands();
     expect(aim.wrong).toBeNull();
-    expect(AIM_STEPS.map((s) => aim.steps[s])).toEqual(["right", "right", "right", "right", "right"]);
+    expect(AIM_STEPS.map((s) => aim.steps[s])).toEqual([
+      "right",
+      "right",
+      "right",
+      "right",
+      "right",
+    ]);
     // 170 cm are some 400 px tall in this clip.
     expect(aim.told!.scale.cmPerPx).toBeGreaterThan(0.35);
     expect(aim.told!.scale.cmPerPx).toBeLessThan(0.5);
-    expect(aim.told!.stood.tall * track.video.height).toBeCloseTo(170 / aim.told!.scale.cmPerPx, -2);
+    expect(aim.told!.stood.tall * track.video.height).toBeCloseTo(
+      170 / aim.told!.scale.cmPerPx,
+      -2,
+    );
   });
 
   it("names each fault by its step, and whether reps could be judged all the same", () => {
@@ -52,7 +78,11 @@ describe("the aim check", () => {
     expect(said(stands({ dx: 540 }))).toEqual(["feet", "beside right", false]);
     expect(said(stands({ view: "down-the-line" }))).toEqual(["square", "wrong view", true]);
     expect(said(stands({ rollDeg: -4 }))).toEqual(["level", "rolled", false]);
-    expect(said(stands({ about: { looks: [{ t: 0, moved: 0, luma: 25 }], others: [] } }))).toEqual(["light", "dark", true]);
+    expect(said(stands({ about: { looks: [{ t: 0, moved: 0, luma: 25 }], others: [] } }))).toEqual([
+      "light",
+      "dark",
+      true,
+    ]);
     expect(said(stands({ fps: 15 }))).toEqual(["light", "slow", false]);
   });
 
@@ -66,13 +96,26 @@ describe("the aim check", () => {
   it("judges nobody who is not there or still walks, and says what it can't measure", () => {
     expect(said(stands({ stance: ABSENT }))).toEqual(["you", "nobody", true]);
     const walks = stands({ stance: { ...STANDS, settled: false, still: false }, dy: 200 });
-    expect([walks.wrong, walks.steps.you, walks.steps.feet, walks.told]).toEqual([null, "right", "open", null]);
+    expect([walks.wrong, walks.steps.you, walks.steps.feet, walks.told]).toEqual([
+      null,
+      "right",
+      "open",
+      null,
+    ]);
     expect(stands({ rollDeg: null }).steps.level).toBe("unmeasured");
   });
 
   it("knows a set-up again, and what has changed of it", () => {
     const before = stands().told!.stood;
-    const now = (change: Parameters<typeof stands>[0]) => changeSince(before, stands({ reach: null, ...change }).told!.stood);
-    expect([now({}), now({ grown: 1.1 }), now({ grown: 0.9 }), now({ dy: 50 }), now({ dx: -200 }), now({ dx: 40 })]).toEqual(["same", "nearer", "farther", "tilted", "beside", "same"]);
+    const now = (change: Parameters<typeof stands>[0]) =>
+      changeSince(before, stands({ reach: null, ...change }).told!.stood);
+    expect([
+      now({}),
+      now({ grown: 1.1 }),
+      now({ grown: 0.9 }),
+      now({ dy: 50 }),
+      now({ dx: -200 }),
+      now({ dx: 40 }),
+    ]).toEqual(["same", "nearer", "farther", "tilted", "beside", "same"]);
   });
 });

@@ -8,11 +8,22 @@ import { simulate } from "../../src/core/figure/simulate";
 import { truth } from "../../src/core/figure/truth/truth";
 import { exactTrack, type ExactOptions } from "../../tools/study/exactTrack";
 
-/** With a perfect network the core has only its own errors left: scale, the picture plane, smoothing. */
-const read = (options: Partial<DoubleStepOptions>, stature: number, camera: Partial<ExactOptions> = {}) => {
+/**
+ * With a perfect network the core has only its own errors left: scale, the picture plane,
+ * smoothing.
+ */
+const read = (
+  options: Partial<DoubleStepOptions>,
+  stature: number,
+  camera: Partial<ExactOptions> = {},
+) => {
   const sim = simulate(body(stature), doubleStep(options));
   const o: ExactOptions = { hand: "right", fps: 60, distance: 405, height_px: 720, ...camera };
-  const rep = analyse(exactTrack(sim, o), { golfer: { statureCm: stature, hand: o.hand }, drill: "double-step", samples: 16 }).reps[0]!;
+  const rep = analyse(exactTrack(sim, o), {
+    golfer: { statureCm: stature, hand: o.hand },
+    drill: "double-step",
+    samples: 16,
+  }).reps[0]!;
   return { rep, exact: truth(sim) };
 };
 
@@ -34,7 +45,10 @@ describe("on exact joints", () => {
         const near = (id: keyof typeof rep.measures, within: number) => {
           const got = rep.measures[id].value;
           expect(got, id).not.toBeNull();
-          expect(Math.abs(got! - exact.measures[id]!), `${id}: ${got} against ${exact.measures[id]}`).toBeLessThan(within);
+          expect(
+            Math.abs(got! - exact.measures[id]!),
+            `${id}: ${got} against ${exact.measures[id]}`,
+          ).toBeLessThan(within);
         };
         near("trailStepLength", 1);
         near("leadStepLength", 1);
@@ -51,7 +65,11 @@ describe("on exact joints", () => {
     const plain = read({}, 178).rep.events;
     for (const camera of [{ fps: 30 }, { fps: 120 }, { height_px: 1080 }]) {
       const other = read({}, 178, camera).rep.events;
-      for (const name of ["handStart", "midBack", "top", "impact"] as const) expect(Math.abs(other[name]!.t - plain[name]!.t), `${name} ${JSON.stringify(camera)}`).toBeLessThan(25);
+      for (const name of ["handStart", "midBack", "top", "impact"] as const)
+        expect(
+          Math.abs(other[name]!.t - plain[name]!.t),
+          `${name} ${JSON.stringify(camera)}`,
+        ).toBeLessThan(25);
     }
   });
 
@@ -65,11 +83,20 @@ describe("on exact joints", () => {
 
   it("an ordinary swing shows no step, and its weight goes back and comes through", () => {
     const sim = simulate(body(172, "female"), swing());
-    const rep = analyse(exactTrack(sim, { hand: "right", fps: 60, distance: 400, height_px: 720 }), { golfer: { statureCm: 172, hand: "right" }, drill: "none", samples: 16 }).reps[0]!;
+    const rep = analyse(
+      exactTrack(sim, { hand: "right", fps: 60, distance: 400, height_px: 720 }),
+      { golfer: { statureCm: 172, hand: "right" }, drill: "none", samples: 16 },
+    ).reps[0]!;
     expect(rep.verdict).toBeNull();
-    expect(rep.measures.trailStepLength).toMatchObject({ value: null, state: "not measurable", reason: "the foot did not step" });
+    expect(rep.measures.trailStepLength).toMatchObject({
+      value: null,
+      state: "not measurable",
+      reason: "the foot did not step",
+    });
     expect(rep.footEvents.filter((e) => e.event === "liftOff")).toEqual([]);
-    expect(Math.abs(rep.measures.trailSharePeak.value! - truth(sim).measures.trailSharePeak!)).toBeLessThan(8);
+    expect(
+      Math.abs(rep.measures.trailSharePeak.value! - truth(sim).measures.trailSharePeak!),
+    ).toBeLessThan(8);
     expect(rep.measures.leadShareImpact.value!).toBeGreaterThan(60);
   });
 });

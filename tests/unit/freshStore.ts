@@ -8,10 +8,15 @@ import { closeDatabase, database, type Db } from "@/server/db/open";
 const before = { data: process.env.KINGFISHER_DATA, url: process.env.DATABASE_URL };
 const dirs: string[] = [];
 
-/** An empty store, as on another machine: a directory of its own, and on a PostgreSQL server (KINGFISHER_TEST_PG) a database of its own. */
+/**
+ * An empty store, as on another machine: a directory of its own, and on a PostgreSQL server
+ * (KINGFISHER_TEST_PG) a database of its own.
+ */
 export async function freshStore(): Promise<{ db: Db; dir: string }> {
   await closeDatabase();
-  const dir = (process.env.KINGFISHER_DATA = mkdtempSync(path.join(os.tmpdir(), "kingfisher-test-")));
+  const dir = (process.env.KINGFISHER_DATA = mkdtempSync(
+    path.join(os.tmpdir(), "kingfisher-test-"),
+  ));
   dirs.push(dir);
   const server = process.env.KINGFISHER_TEST_PG;
   if (server) {
@@ -31,7 +36,10 @@ export async function freshStore(): Promise<{ db: Db; dir: string }> {
 export async function endStores(): Promise<void> {
   await closeDatabase();
   dirs.forEach((d) => rmSync(d, { recursive: true, force: true }));
-  for (const [name, value] of [["KINGFISHER_DATA", before.data], ["DATABASE_URL", before.url]] as const) {
+  for (const [name, value] of [
+    ["KINGFISHER_DATA", before.data],
+    ["DATABASE_URL", before.url],
+  ] as const) {
     if (value === undefined) delete process.env[name];
     else process.env[name] = value;
   }

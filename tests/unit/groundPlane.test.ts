@@ -2,7 +2,16 @@ import { describe, expect, it } from "vitest";
 import { pinhole } from "../../tools/clips/camera";
 import { camera } from "../../src/core/scene/camera";
 
-const phone = { distance: 380, height: 90, fov: 66, roll: 0, yaw: 0, width: 1280, height_px: 720, fps: 60 };
+const phone = {
+  distance: 380,
+  height: 90,
+  fov: 66,
+  roll: 0,
+  yaw: 0,
+  width: 1280,
+  height_px: 720,
+  fps: 60,
+};
 const real = pinhole({ view: "face-on", golfer: { hand: "right" }, camera: phone });
 const px = (t: number, d: number) => real.project([t, 0, d]);
 
@@ -12,7 +21,12 @@ describe("the ground plane", () => {
     const scale = 1 / (px(0.5, 5)[0] - px(-0.5, 5)[0]);
     const c = camera({ heightCm: 90, hfovDeg: 66 }, { width: 1280, height: 720 }, feetY, scale);
     const [t0, away0] = c.toGround(...px(0, 5));
-    for (const [t, d] of [[-25, 5], [25, 12], [10, 30], [-40, -20]] as const) {
+    for (const [t, d] of [
+      [-25, 5],
+      [25, 12],
+      [10, 30],
+      [-40, -20],
+    ] as const) {
       const [across, away] = c.toGround(...px(t, d));
       expect(across - t0).toBeCloseTo(t, 0);
       expect(away0 - away).toBeCloseTo(d - 5, 0);

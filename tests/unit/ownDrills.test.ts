@@ -9,7 +9,15 @@ import { fileOf, type DrillFile } from "@/core/formats/drillFile";
 import { putBlob } from "@/server/blobs/blobs";
 import { closeDatabase, database, type Db } from "@/server/db/open";
 import { golfer } from "@/server/db/schema";
-import { addOwn, drillOf, isOwn, keepVersion, ownDrills, setRemoved, versionsOf } from "@/server/drills/ownDrills";
+import {
+  addOwn,
+  drillOf,
+  isOwn,
+  keepVersion,
+  ownDrills,
+  setRemoved,
+  versionsOf,
+} from "@/server/drills/ownDrills";
 import { judgeAllAgain, judgedReps } from "@/server/reps/judgeAgain";
 import { findRep } from "@/server/reps/queries";
 import { saveReps } from "@/server/reps/saveReps";
@@ -26,14 +34,18 @@ const LANDING = "leadLandBeforeTop";
 /** The drill with another limit on the landing, ms before the top. */
 const landing = (limit: number): DrillFile => {
   const file = copy();
-  for (const s of file.stages) for (const c of s.checks) if (c.measure === LANDING) c.band = [limit, null];
+  for (const s of file.stages)
+    for (const c of s.checks) if (c.measure === LANDING) c.band = [limit, null];
   return file;
 };
 
 beforeAll(async () => {
   dir = process.env.KINGFISHER_DATA = mkdtempSync(path.join(os.tmpdir(), "kingfisher-own-"));
   db = await database();
-  await db.insert(golfer).values([{ id: "wren", name: "Wren Alder", hand: "right", statureCm: 170, units: "cm" }, { id: "other", name: "Piet Dale", hand: "left", statureCm: 184, units: "cm" }]);
+  await db.insert(golfer).values([
+    { id: "wren", name: "Wren Alder", hand: "right", statureCm: 170, units: "cm" },
+    { id: "other", name: "Piet Dale", hand: "left", statureCm: 184, units: "cm" },
+  ]);
   await putBlob("tracks", sha(LATE), Readable.from([LATE]));
 });
 afterAll(async () => {
@@ -42,7 +54,14 @@ afterAll(async () => {
   process.env.KINGFISHER_DATA = before;
 });
 
-const save = (drill: string, name: string, at = new Date()) => saveReps(db, { golferId: "wren", clip: { sha256: sha(name), name, bytes: 1 }, trackSha256: sha(LATE), drill, at });
+const save = (drill: string, name: string, at = new Date()) =>
+  saveReps(db, {
+    golferId: "wren",
+    clip: { sha256: sha(name), name, bytes: 1 },
+    trackSha256: sha(LATE),
+    drill,
+    at,
+  });
 const said = async (id: string) => (await findRep(db, "wren", id))!.verdict!;
 
 it("keeps every version of an own drill, whole, and none twice", async () => {
@@ -52,11 +71,15 @@ it("keeps every version of an own drill, whole, and none twice", async () => {
   expect(await keepVersion(db, id, landing(-100))).toBe(3);
   const versions = await versionsOf(db, id);
   expect(versions.map((v) => v.version)).toEqual([3, 2, 1]);
-  expect(versions.map((v) => v.drill.stages[0]!.checks.find((c) => c.measure === LANDING)!.band[0])).toEqual([-100, -300, -40]);
+  expect(
+    versions.map((v) => v.drill.stages[0]!.checks.find((c) => c.measure === LANDING)!.band[0]),
+  ).toEqual([-100, -300, -40]);
   // The movement is not in the file: it is the built-in drill's.
   const inUse = (await drillOf(db, "wren", id))!;
   expect(inUse).toMatchObject({ id, version: 3, basedOn: "double-step" });
-  expect(inUse.stages[0]!.target!().duration).toBe(DRILLS.find((d) => d.id === "double-step")!.stages[0]!.target!().duration);
+  expect(inUse.stages[0]!.target!().duration).toBe(
+    DRILLS.find((d) => d.id === "double-step")!.stages[0]!.target!().duration,
+  );
   expect([await isOwn(db, "wren", id), await isOwn(db, "other", id)]).toEqual([true, false]);
   await expect(keepVersion(db, "own-nothing", copy())).rejects.toThrow(RangeError);
 });
@@ -74,7 +97,10 @@ it("is out of the list while in the bin, and its reps keep what they were judged
 });
 
 it("judges kept reps by another version and back, and leaves those of other drills alone", async () => {
-  const [id, builtIn] = [await addOwn(db, "wren", copy()), (await save("double-step", "by the built-in one")).ids[0]!];
+  const [id, builtIn] = [
+    await addOwn(db, "wren", copy()),
+    (await save("double-step", "by the built-in one")).ids[0]!,
+  ];
   const rep = (await save(id, "by my own")).ids[0]!;
   const first = await said(rep);
   expect(first).toMatchObject({ result: "fail", cue: { id: "lead-down" } });
@@ -101,8 +127,12 @@ it("counts a golfer's reps by stage and day, the latest first, and nobody else's
   await save(id, "monday", day(4));
   await save(id, "tuesday", day(5));
   const own = (await drillOf(db, "wren", id))!;
-  const reps = (await stageReps(db, "wren", [own, DRILLS.find((d) => d.id === "ball-toss")!])).get(id)!;
-  expect(reps.map((r) => [r.stageId, r.day, r.result])).toEqual([5, 4].map((n) => ["whole-fo", `2026-05-0${n}`, "fail"]));
+  const reps = (await stageReps(db, "wren", [own, DRILLS.find((d) => d.id === "ball-toss")!])).get(
+    id,
+  )!;
+  expect(reps.map((r) => [r.stageId, r.day, r.result])).toEqual(
+    [5, 4].map((n) => ["whole-fo", `2026-05-0${n}`, "fail"]),
+  );
   expect((await stageReps(db, "other", [own])).size).toBe(0);
   expect((await stageReps(db, "wren", [])).size).toBe(0);
 });

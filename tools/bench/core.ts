@@ -1,6 +1,6 @@
 /**
- * How core's time grows with the length of the track: `npm run bench:core`. One rep's track, put one behind the other to 1, 5
- * and 20 minutes; a pass without copies, and with them, medians.
+ * How core's time grows with the length of the track: `npm run bench:core`. One rep's track, put
+ * one behind the other to 1, 5 and 20 minutes; a pass without copies, and with them, medians.
  */
 import { readFileSync } from "node:fs";
 import { analyse } from "../../src/core/analyse";
@@ -35,8 +35,18 @@ const figures = MINUTES.map((minutes) => {
   const track = repeated(one, Math.round((minutes * 60) / repS));
   const bare = timed(track, 0, minutes === 1 ? 5 : 3);
   const full = timed(track, COPIES, 1);
-  const row = { minutes, frames: track.times.length, reps: bare.reps, passMs: round(bare.ms), msPer100Frames: round((100 * bare.ms) / track.times.length), msPerRep: round(full.ms / Math.max(1, full.reps)), msPer100FramesAndCopy: round((100 * full.ms) / track.times.length / (COPIES + 1)) };
-  console.log(`${minutes} min, ${row.frames} pictures, ${row.reps} reps: a pass ${row.passMs} ms, ${row.msPer100Frames} ms per 100 pictures; with ${COPIES} copies ${row.msPerRep} ms a rep, ${row.msPer100FramesAndCopy} ms per 100 pictures and copy`);
+  const row = {
+    minutes,
+    frames: track.times.length,
+    reps: bare.reps,
+    passMs: round(bare.ms),
+    msPer100Frames: round((100 * bare.ms) / track.times.length),
+    msPerRep: round(full.ms / Math.max(1, full.reps)),
+    msPer100FramesAndCopy: round((100 * full.ms) / track.times.length / (COPIES + 1)),
+  };
+  console.log(
+    `${minutes} min, ${row.frames} pictures, ${row.reps} reps: a pass ${row.passMs} ms, ${row.msPer100Frames} ms per 100 pictures; with ${COPIES} copies ${row.msPerRep} ms a rep, ${row.msPer100FramesAndCopy} ms per 100 pictures and copy`,
+  );
   return row;
 });
 const growth = round(figures[figures.length - 1]!.passMs / figures[0]!.passMs);

@@ -1,21 +1,45 @@
 /**
- * Hands free: `npm run bench:live` (after a build). The film of a bout of ten stands in for the camera, picture by picture at 60 a
- * second. Before the real network, before a stand-in that takes 10 ms a call, and before the bare network with the same camera and
- * encoder: how long after its deciding instant each rep is answered, which are missed or made up, what is said of them against
- * the truth, the network's calls, the page's tasks, and the interface time from nothing to the first verdict (3 s for each step of
- * a person, and every wait).
+ * Hands free: `npm run bench:live` (after a build). The film of a bout of ten stands in for the
+ * camera, picture by picture at 60 a second. Before the real network, before a stand-in that takes
+ * 10 ms a call, and before the bare network with the same camera and encoder: how long after its
+ * deciding instant each rep is answered, which are missed or made up, what is said of them against
+ * the truth, the network's calls, the page's tasks, and the interface time from nothing to the
+ * first verdict (3 s for each step of a person, and every wait).
  */
 import { gzipSync } from "node:zlib";
 import { mean, quantile } from "../../src/core/maths/stats";
-import { CALL_MS, serveLooks, playedLooks, startBout, told, toldOf, truth, type Told } from "./live/bout";
+import {
+  CALL_MS,
+  serveLooks,
+  playedLooks,
+  startBout,
+  told,
+  toldOf,
+  truth,
+  type Told,
+} from "./live/bout";
 import { report } from "./report";
 import { openSite } from "./site";
 
 const STEP_S = 3;
 /** The check that the script of each rep fails (tools/clips/boutSet.ts). */
-const WANTED = [null, "lead-down", null, null, "small-step", null, null, "foot-first", null, null].map((cue) => ({ cue, result: cue ? "fail" : "pass" }));
+const WANTED = [
+  null,
+  "lead-down",
+  null,
+  null,
+  "small-step",
+  null,
+  null,
+  "foot-first",
+  null,
+  null,
+].map((cue) => ({ cue, result: cue ? "fail" : "pass" }));
 
-/** The network's calls are counted over this long, from when it has begun, ms; those of the bare network for half as long before and after. */
+/**
+ * The network's calls are counted over this long, from when it has begun, ms; those of the bare
+ * network for half as long before and after.
+ */
 const COUNTED_MS = 60_000;
 const BEGUN_MS = 5000;
 
@@ -30,10 +54,24 @@ interface Ran {
 }
 
 const { base, context, page, end } = await openSite("live", 3180);
-const calls = () => page.evaluate(() => (window as unknown as { kingfisherBench: { calls?: () => Promise<number> } }).kingfisherBench.calls?.() ?? 0);
+const calls = () =>
+  page.evaluate(
+    () =>
+      (
+        window as unknown as { kingfisherBench: { calls?: () => Promise<number> } }
+      ).kingfisherBench.calls?.() ?? 0,
+  );
 
-const pictures = () => page.evaluate(() => (window as unknown as { kingfisherBench: { pictures: () => Promise<{ taken: number }> } }).kingfisherBench.pictures());
-/** A camera that gives fewer pictures a second than this stands still: nothing that runs beside it says anything. */
+const pictures = () =>
+  page.evaluate(() =>
+    (
+      window as unknown as { kingfisherBench: { pictures: () => Promise<{ taken: number }> } }
+    ).kingfisherBench.pictures(),
+  );
+/**
+ * A camera that gives fewer pictures a second than this stands still: nothing that runs beside it
+ * says anything.
+ */
 const LEAST_PICTURES_PER_S = 30;
 
 /** The bout from the press that starts it to the film's end. */
@@ -44,11 +82,18 @@ async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
   await page.waitForTimeout(countedMs);
   const seconds = (performance.now() - began) / 1000;
   const callsPerS = ((await calls()) - before) / seconds;
-  if (((await pictures()).taken - taken) / seconds < LEAST_PICTURES_PER_S) throw new Error(`the camera stood still beside ${bench}`);
-  if (bench !== '"bare"') await page.waitForTimeout(truth.reps.at(-1)!.to + 6000 - BEGUN_MS - COUNTED_MS);
+  if (((await pictures()).taken - taken) / seconds < LEAST_PICTURES_PER_S)
+    throw new Error(`the camera stood still beside ${bench}`);
+  if (bench !== '"bare"')
+    await page.waitForTimeout(truth.reps.at(-1)!.to + 6000 - BEGUN_MS - COUNTED_MS);
   const answers = await told(page);
   const again = bench === "undefined" ? await closer() : [];
-  return { answers, closer: answers.map((a) => ({ ...a, ...again.find((b) => b.id === a.id) })), callsPerS, tasks: await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks) };
+  return {
+    answers,
+    closer: answers.map((a) => ({ ...a, ...again.find((b) => b.id === a.id) })),
+    callsPerS,
+    tasks: await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks),
+  };
 }
 
 /** What the closer looks after the bout say, when there are no more. */
@@ -61,19 +106,30 @@ async function closer(): Promise<Pick<Told, "id" | "result" | "cue">[]> {
   }
   await page.waitForTimeout(1000);
   await page.locator("progress").waitFor({ state: "detached", timeout: 600_000 });
-  return page.evaluate(() => performance.getEntriesByName("kingfisher:again").map((e) => (e as PerformanceMark).detail as Pick<Told, "id" | "result" | "cue">));
+  return page.evaluate(() =>
+    performance
+      .getEntriesByName("kingfisher:again")
+      .map((e) => (e as PerformanceMark).detail as Pick<Told, "id" | "result" | "cue">),
+  );
 }
 
 /** What came of the reps. */
 function judged(answers: readonly Told[]) {
   const found = toldOf(answers);
   const said = found.map((f, k) => ({ wanted: WANTED[k]!, told: f[0] }));
-  const same = (s: (typeof said)[number]) => s.told?.result === s.wanted.result && s.told.cue === s.wanted.cue;
+  const same = (s: (typeof said)[number]) =>
+    s.told?.result === s.wanted.result && s.told.cue === s.wanted.cue;
   const delays = answers.flatMap((a) => a.delayMs ?? []);
   return {
-    missed: found.filter((f) => !f.length).length, which: found.flatMap((f, k) => (f.length ? [] : [k + 1])), doubled: found.filter((f) => f.length > 1).length, madeUp: answers.length - found.flat().length,
-    asTheTruth: said.filter(same).length, notJudged: said.filter((s) => s.told?.result === "not judged").length, against: said.filter((s) => s.told && s.told.result !== "not judged" && !same(s)).length,
-    p50: Math.round(quantile(delays, 0.5)), p95: Math.round(quantile(delays, 0.95)),
+    missed: found.filter((f) => !f.length).length,
+    which: found.flatMap((f, k) => (f.length ? [] : [k + 1])),
+    doubled: found.filter((f) => f.length > 1).length,
+    madeUp: answers.length - found.flat().length,
+    asTheTruth: said.filter(same).length,
+    notJudged: said.filter((s) => s.told?.result === "not judged").length,
+    against: said.filter((s) => s.told && s.told.result !== "not judged" && !same(s)).length,
+    p50: Math.round(quantile(delays, 0.5)),
+    p95: Math.round(quantile(delays, 0.95)),
   };
 }
 
@@ -83,9 +139,16 @@ async function firstVerdict(): Promise<{ firstVerdictS: number; steps: number }>
   await page.goto(`${base}/begin`);
   const began = performance.now();
   let steps = 0;
-  const press = async (role: "button" | "link" | "radio", name: string | RegExp, within?: string) => {
+  const press = async (
+    role: "button" | "link" | "radio",
+    name: string | RegExp,
+    within?: string,
+  ) => {
     steps++;
-    await (within ? page.getByRole("radiogroup", { name: within }) : page).getByRole(role, { name, exact: typeof name === "string" }).first().click();
+    await (within ? page.getByRole("radiogroup", { name: within }) : page)
+      .getByRole(role, { name, exact: typeof name === "string" })
+      .first()
+      .click();
   };
   await press("button", "Try without a camera");
   await page.waitForURL(/sample=rep/);
@@ -94,7 +157,14 @@ async function firstVerdict(): Promise<{ firstVerdictS: number; steps: number }>
   steps++;
   await press("link", /^Double step/);
   await press("link", "Begin");
-  for (const [question, answer] of [["Does anything hurt now?", "No"], ["A recent injury or operation, or dizziness?", "No"], ["Can you stand on each leg for ten seconds?", "Yes"], ["Are floor and shoes dry, and do they grip?", "Yes"], ["Is there room for the whole club, above and behind, and nobody in it?", "Yes"]] as const) await press("radio", answer, question);
+  for (const [question, answer] of [
+    ["Does anything hurt now?", "No"],
+    ["A recent injury or operation, or dizziness?", "No"],
+    ["Can you stand on each leg for ten seconds?", "Yes"],
+    ["Are floor and shoes dry, and do they grip?", "Yes"],
+    ["Is there room for the whole club, above and behind, and nobody in it?", "Yes"],
+  ] as const)
+    await press("radio", answer, question);
   await press("button", "Go on");
   await press("button", "Try without a camera");
   while (!(await told(page)).length) await page.waitForTimeout(250);
@@ -106,7 +176,13 @@ async function pageScript(): Promise<number> {
   const sizes: Promise<number>[] = [];
   const one = await context.newPage();
   one.on("response", (r) => {
-    if (r.request().resourceType() === "script" && r.url().includes("/_next/")) sizes.push(r.body().then((b) => gzipSync(b).length, () => 0));
+    if (r.request().resourceType() === "script" && r.url().includes("/_next/"))
+      sizes.push(
+        r.body().then(
+          (b) => gzipSync(b).length,
+          () => 0,
+        ),
+      );
   });
   await one.goto(`${base}/film?drill=double-step`, { waitUntil: "networkidle" });
   const all = (await Promise.all(sizes)).reduce((sum, n) => sum + n, 0);
@@ -114,13 +190,18 @@ async function pageScript(): Promise<number> {
   return Math.round(all / 1024);
 }
 
-const say = (name: string, j: ReturnType<typeof judged>) => console.log(`${name}: ${j.missed} missed${j.which.length ? ` (${j.which.join(", ")})` : ""}, ${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ${j.p50} ms after the deciding instant (95 %: ${j.p95})`);
+const say = (name: string, j: ReturnType<typeof judged>) =>
+  console.log(
+    `${name}: ${j.missed} missed${j.which.length ? ` (${j.which.join(", ")})` : ""}, ${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ${j.p50} ms after the deciding instant (95 %: ${j.p95})`,
+  );
 try {
   await serveLooks(page);
   await page.addInitScript(() => {
     const w = window as unknown as { tasks: number[] };
     w.tasks = [];
-    new PerformanceObserver((list) => w.tasks.push(...list.getEntries().map((e) => e.duration))).observe({ type: "longtask", buffered: true });
+    new PerformanceObserver((list) =>
+      w.tasks.push(...list.getEntries().map((e) => e.duration)),
+    ).observe({ type: "longtask", buffered: true });
   });
   const first = await firstVerdict();
   const scriptKb = await pageScript();
@@ -133,14 +214,33 @@ try {
   const [a, b, c] = [judged(real.answers), judged(standIn.answers), judged(real.closer)];
   say("real network", a);
   say(`stand-in, ${CALL_MS} ms a call`, b);
-  console.log(`after a closer look at each film: ${c.asTheTruth} of ${truth.reps.length} as the truth, ${c.notJudged} not judged, ${c.against} against it`);
+  console.log(
+    `after a closer look at each film: ${c.asTheTruth} of ${truth.reps.length} as the truth, ${c.notJudged} not judged, ${c.against} against it`,
+  );
   const tasks = [...real.tasks, ...standIn.tasks];
   const figures = {
-    reps: truth.reps.length, verdictP50Ms: a.p50, verdictP95Ms: a.p95, standInVerdictP50Ms: b.p50, standInVerdictP95Ms: b.p95, networkUse: Math.round((real.callsPerS / bareCallsPerS) * 100) / 100,
-    callsPerS: Math.round(real.callsPerS * 10) / 10, bareCallsPerS: Math.round(bareCallsPerS * 10) / 10, longestTaskMs: Math.round(Math.max(0, ...tasks)), longTasks: tasks.length,
-    missed: a.missed + b.missed, doubled: a.doubled + b.doubled, madeUp: a.madeUp + b.madeUp, real: a, standIn: b, closer: { asTheTruth: c.asTheTruth, notJudged: c.notJudged, against: c.against }, scriptKb, ...first,
+    reps: truth.reps.length,
+    verdictP50Ms: a.p50,
+    verdictP95Ms: a.p95,
+    standInVerdictP50Ms: b.p50,
+    standInVerdictP95Ms: b.p95,
+    networkUse: Math.round((real.callsPerS / bareCallsPerS) * 100) / 100,
+    callsPerS: Math.round(real.callsPerS * 10) / 10,
+    bareCallsPerS: Math.round(bareCallsPerS * 10) / 10,
+    longestTaskMs: Math.round(Math.max(0, ...tasks)),
+    longTasks: tasks.length,
+    missed: a.missed + b.missed,
+    doubled: a.doubled + b.doubled,
+    madeUp: a.madeUp + b.madeUp,
+    real: a,
+    standIn: b,
+    closer: { asTheTruth: c.asTheTruth, notJudged: c.notJudged, against: c.against },
+    scriptKb,
+    ...first,
   };
-  console.log(`the network is called ${figures.callsPerS} times a second, alone with camera and encoder ${figures.bareCallsPerS}: ${figures.networkUse} (0.95 at least); ${figures.longTasks} tasks of the page over 50 ms, the longest ${figures.longestTaskMs}; first verdict ${first.firstVerdictS} s (180 at most) in ${first.steps} steps`);
+  console.log(
+    `the network is called ${figures.callsPerS} times a second, alone with camera and encoder ${figures.bareCallsPerS}: ${figures.networkUse} (0.95 at least); ${figures.longTasks} tasks of the page over 50 ms, the longest ${figures.longestTaskMs}; first verdict ${first.firstVerdictS} s (180 at most) in ${first.steps} steps`,
+  );
   console.log(`the page that films is usable with ${scriptKb} kB of script (250 at most)`);
   report("live", figures);
   console.log(JSON.stringify(figures));

@@ -19,8 +19,23 @@ export interface Site {
 export async function openSite(name: string, port: number): Promise<Site> {
   const dir = mkdtempSync(path.join(os.tmpdir(), `kingfisher-${name}-`));
   const base = `http://127.0.0.1:${port}`;
-  const server = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", `${port}`], { env: { ...process.env, KINGFISHER_DATA: path.join(dir, "data"), NEXT_TELEMETRY_DISABLED: "1" }, stdio: "ignore" });
-  const context = await chromium.launchPersistentContext(path.join(dir, "profile"), { executablePath: chromiumPath(), args: CHROMIUM_FLAGS, viewport: { width: 1280, height: 800 } });
+  const server = spawn(
+    process.execPath,
+    ["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", `${port}`],
+    {
+      env: {
+        ...process.env,
+        KINGFISHER_DATA: path.join(dir, "data"),
+        NEXT_TELEMETRY_DISABLED: "1",
+      },
+      stdio: "ignore",
+    },
+  );
+  const context = await chromium.launchPersistentContext(path.join(dir, "profile"), {
+    executablePath: chromiumPath(),
+    args: CHROMIUM_FLAGS,
+    viewport: { width: 1280, height: 800 },
+  });
   const end = async () => {
     await context.close();
     server.kill();

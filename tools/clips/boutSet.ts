@@ -9,9 +9,17 @@ import { HOME, INKA, OUTFITS } from "./demoSet";
 type Fault = keyof typeof DOUBLE_STEP_FAULTS;
 const STANCE = { gap: 22, stagger: 0 };
 
-/** Whole bouts in one take, as a running camera sees them: walking in, reps, and all that happens between them. */
+/**
+ * Whole bouts in one take, as a running camera sees them: walking in, reps, and all that happens
+ * between them.
+ */
 export const BOUTS: ClipSpec[] = [
-  bout("double-step-bout", 7001, [null, "leadLate", null, null, "tooBig", null, null, "handsFirst", null, null], { waggleBefore: 2, ballBefore: 4, knockBefore: 6, passerBefore: 8 }),
+  bout(
+    "double-step-bout",
+    7001,
+    [null, "leadLate", null, null, "tooBig", null, null, "handsFirst", null, null],
+    { waggleBefore: 2, ballBefore: 4, knockBefore: 6, passerBefore: 8 },
+  ),
 ];
 
 interface Between {
@@ -22,9 +30,17 @@ interface Between {
   passerBefore: number;
 }
 
-function bout(id: string, seed: number, faults: (Fault | null)[], { waggleBefore, ballBefore, knockBefore, passerBefore }: Between): ClipSpec {
+function bout(
+  id: string,
+  seed: number,
+  faults: (Fault | null)[],
+  { waggleBefore, ballBefore, knockBefore, passerBefore }: Between,
+): ClipSpec {
   const r = seeded(seed);
-  const parts: MovementScript[] = [walk({ from: [150, 190], stance: STANCE }), standAbout(1.6, STANCE)];
+  const parts: MovementScript[] = [
+    walk({ from: [150, 190], stance: STANCE }),
+    standAbout(1.6, STANCE),
+  ];
   faults.forEach((fault, k) => {
     if (k === waggleBefore) parts.push(waggle(STANCE, 2, 1.2));
     if (k === ballBefore) parts.push(placeBall(STANCE));
@@ -35,8 +51,19 @@ function bout(id: string, seed: number, faults: (Fault | null)[], { waggleBefore
   const script = compose(parts, [1.5, 2, 1.7]);
   const { reps } = script;
   return {
-    id, about: "A bout of ten, in one take.", drill: "double-step", view: "face-on", script, seed, golfer: INKA, outfit: OUTFITS.inka!, place: "range",
-    camera: { ...HOME, knock: { at: reps[knockBefore]!.from - 3.6, pitch: 0.8, roll: 0.4, yaw: 1 } },
+    id,
+    about: "A bout of ten, in one take.",
+    drill: "double-step",
+    view: "face-on",
+    script,
+    seed,
+    golfer: INKA,
+    outfit: OUTFITS.inka!,
+    place: "range",
+    camera: {
+      ...HOME,
+      knock: { at: reps[knockBefore]!.from - 3.6, pitch: 0.8, roll: 0.4, yaw: 1 },
+    },
     passer: { from: reps[passerBefore]!.from - 7, behind: 170, direction: 1 },
   };
 }

@@ -12,7 +12,10 @@ export interface PhoneCamera {
   /** Horizontal field of view of the long side. */
   fov: number;
   roll: number;
-  /** Turned off square to its view, + toward the target (face-on) or toward the ball (down the line). */
+  /**
+   * Turned off square to its view, + toward the target (face-on) or toward the ball (down the
+   * line).
+   */
   yaw: number;
   /** Aimed this much too high. */
   pitch?: number;
@@ -42,7 +45,13 @@ export interface Passer {
 export interface ClipSpec {
   id: string;
   about: string;
-  golfer: { name: string; stature: number; sex: "female" | "male"; hand: "left" | "right"; build: number };
+  golfer: {
+    name: string;
+    stature: number;
+    sex: "female" | "male";
+    hand: "left" | "right";
+    build: number;
+  };
   /** A drill's id, or none. */
   drill: string;
   /** A stage of the drill, where it is not the main one of its view. */

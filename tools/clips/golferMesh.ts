@@ -17,7 +17,10 @@ export interface Outfit {
   loose?: number;
 }
 
-/** Parts of the head: centre, half-axes along ears, up and face, cm; what they are made of; how much of them from the top. */
+/**
+ * Parts of the head: centre, half-axes along ears, up and face, cm; what they are made of; how much
+ * of them from the top.
+ */
 interface HeadPart {
   mesh: Mesh;
   at: Vec3;
@@ -25,7 +28,9 @@ interface HeadPart {
   floor: number;
 }
 
-/** The drawn golfer: lofted trunk, limbs and shoes, a head with a face, and a club, moved by poses. */
+/**
+ * The drawn golfer: lofted trunk, limbs and shoes, a head with a face, and a club, moved by poses.
+ */
 export class GolferMesh {
   readonly meshes: Mesh[] = [];
   private readonly lofts: Record<string, Mesh> = {};
@@ -34,11 +39,17 @@ export class GolferMesh {
   private readonly shaft: Mesh | null = null;
   private readonly clubHead: Mesh | null = null;
 
-  constructor(private readonly body: Body, private readonly mirror: 1 | -1, private readonly outfit: Outfit, club = true) {
+  constructor(
+    private readonly body: Body,
+    private readonly mirror: 1 | -1,
+    private readonly outfit: Outfit,
+    club = true,
+  ) {
     const shirt = cloth(outfit.shirt, 3);
     const trousers = cloth(outfit.trousers, 5);
     const skin = flat(outfit.skin);
-    const make = (name: string, rings: number, of: Skin) => this.meshes.push((this.lofts[name] = loft(rings, of)));
+    const make = (name: string, rings: number, of: Skin) =>
+      this.meshes.push((this.lofts[name] = loft(rings, of)));
     make("hips", 6, trousers);
     make("chest", 9, shirt);
     make("neck", 3, skin);
@@ -95,18 +106,33 @@ export class GolferMesh {
         b: w(scale(unit(cross(across, spine)), halfDepth * g * loose)),
       };
     };
-    setRings(this.lofts.hips!, PELVIS_RINGS.map(([along, halfWidth, halfDepth]) => ring(along, halfWidth, halfDepth, Math.max(0, along) * 0.6)));
+    setRings(
+      this.lofts.hips!,
+      PELVIS_RINGS.map(([along, halfWidth, halfDepth]) =>
+        ring(along, halfWidth, halfDepth, Math.max(0, along) * 0.6),
+      ),
+    );
     setRings(this.lofts.chest!, [
-      ring(0.12, 16.3, 12, 0.08), ring(0.24, 15.6, 11.4, 0.2), ring(0.4, 15.5, 11, 0.4), ring(0.58, 16.8, 11.8, 0.66),
-      ring(0.74, 18, 12, 0.86), ring(0.86, 18.8, 11.4, 1), ring(0.95, 18, 9.6, 1), ring(1.03, 12.5, 7.6, 1), ring(1.08, 6.6, 6.2, 1),
+      ring(0.12, 16.3, 12, 0.08),
+      ring(0.24, 15.6, 11.4, 0.2),
+      ring(0.4, 15.5, 11, 0.4),
+      ring(0.58, 16.8, 11.8, 0.66),
+      ring(0.74, 18, 12, 0.86),
+      ring(0.86, 18.8, 11.4, 1),
+      ring(0.95, 18, 9.6, 1),
+      ring(1.03, 12.5, 7.6, 1),
+      ring(1.08, 6.6, 6.2, 1),
     ]);
     const neckAxis = unit(sub(pose.head, pose.midShoulder));
     const neckSide = unit(cross(neckAxis, [0, 0, 1]));
-    setRings(this.lofts.neck!, [0, 0.4, 0.8].map((s) => ({
-      at: w(mix(add(pose.midShoulder, scale(spine, 1)), pose.head, s)),
-      a: w(scale(neckSide, 5.6 * g)),
-      b: w(scale(unit(cross(neckSide, neckAxis)), 5.6 * g)),
-    })));
+    setRings(
+      this.lofts.neck!,
+      [0, 0.4, 0.8].map((s) => ({
+        at: w(mix(add(pose.midShoulder, scale(spine, 1)), pose.head, s)),
+        a: w(scale(neckSide, 5.6 * g)),
+        b: w(scale(unit(cross(neckSide, neckAxis)), 5.6 * g)),
+      })),
+    );
     for (const name of ["lead", "trail"] as const) this.limbs(name, pose[name], w, g, loose);
 
     const k = this.body.stature / 178;
@@ -114,8 +140,18 @@ export class GolferMesh {
     const z = pose.headFacing;
     const y = unit(cross(z, x));
     for (const { mesh, at, size, floor } of this.head) {
-      const centre = add(pose.head, add(add(scale(x, at[0] * k), scale(y, at[1] * k)), scale(z, at[2] * k)));
-      setBall(mesh, w(centre), w(scale(x, size[0] * k)), w(scale(y, size[1] * k)), w(scale(z, size[2] * k)), floor);
+      const centre = add(
+        pose.head,
+        add(add(scale(x, at[0] * k), scale(y, at[1] * k)), scale(z, at[2] * k)),
+      );
+      setBall(
+        mesh,
+        w(centre),
+        w(scale(x, size[0] * k)),
+        w(scale(y, size[1] * k)),
+        w(scale(z, size[2] * k)),
+        floor,
+      );
     }
     this.handsAndClub(pose, w);
   }
@@ -123,42 +159,126 @@ export class GolferMesh {
   private handsAndClub(pose: Pose, w: (p: Vec3) => Vec3): void {
     const line = unit(sub(pose.clubHead, pose.midHands));
     // Each hand at the end of its own arm, one below the other on the grip.
-    const handOf = (side: Side) => add(side.wrist, scale(unit(sub(side.wrist, side.elbow)), this.body.hand));
+    const handOf = (side: Side) =>
+      add(side.wrist, scale(unit(sub(side.wrist, side.elbow)), this.body.hand));
     const [trail, lead] = [handOf(pose.trail), handOf(pose.lead)];
     const stacked = Math.max(0, 1 - norm(sub(lead, trail)) / 8) * 3.2;
-    const round = (mesh: Mesh, at: Vec3) => setBall(mesh, w(at), [4.3, 0, 0], [0, 4.3, 0], [0, 0, 4.3]);
+    const round = (mesh: Mesh, at: Vec3) =>
+      setBall(mesh, w(at), [4.3, 0, 0], [0, 4.3, 0], [0, 0, 4.3]);
     round(this.hands[0]!, add(trail, scale(line, stacked)));
     round(this.hands[1]!, sub(lead, scale(line, stacked)));
     if (!this.shaft || !this.clubHead) return;
     const [a, b] = acrossOf(line);
     const butt = sub(pose.midHands, scale(line, 10));
-    setRings(this.shaft, [butt, pose.clubHead].map((at, i) => ({ at: w(at), a: w(scale(a, i ? 0.55 : 0.9)), b: w(scale(b, i ? 0.55 : 0.9)) })));
-    setBall(this.clubHead, w(pose.clubHead), w(scale(a, 4.5)), w(scale(line, 2.2)), w(scale(b, 1.6)));
+    setRings(
+      this.shaft,
+      [butt, pose.clubHead].map((at, i) => ({
+        at: w(at),
+        a: w(scale(a, i ? 0.55 : 0.9)),
+        b: w(scale(b, i ? 0.55 : 0.9)),
+      })),
+    );
+    setBall(
+      this.clubHead,
+      w(pose.clubHead),
+      w(scale(a, 4.5)),
+      w(scale(line, 2.2)),
+      w(scale(b, 1.6)),
+    );
   }
 
-  private limbs(name: "lead" | "trail", side: Side, w: (p: Vec3) => Vec3, g: number, loose: number): void {
-    const tube = (points: Vec3[], radii: readonly (readonly [number, number])[], k: number): Ring[] =>
+  private limbs(
+    name: "lead" | "trail",
+    side: Side,
+    w: (p: Vec3) => Vec3,
+    g: number,
+    loose: number,
+  ): void {
+    const tube = (
+      points: Vec3[],
+      radii: readonly (readonly [number, number])[],
+      k: number,
+    ): Ring[] =>
       points.map((p, i) => {
-        const axis = unit(sub(points[Math.min(i + 1, points.length - 1)]!, points[Math.max(i - 1, 0)]!));
+        const axis = unit(
+          sub(points[Math.min(i + 1, points.length - 1)]!, points[Math.max(i - 1, 0)]!),
+        );
         const a = unit(cross(axis, [0, 0.1, 1]));
-        return { at: w(p), a: w(scale(a, radii[i]![0] * k)), b: w(scale(unit(cross(axis, a)), radii[i]![1] * k)) };
+        return {
+          at: w(p),
+          a: w(scale(a, radii[i]![0] * k)),
+          b: w(scale(unit(cross(axis, a)), radii[i]![1] * k)),
+        };
       });
     const bendy = (a: Vec3, b: Vec3, c: Vec3, upper: number[], lower: number[]) => {
       const rounded = mix(b, mix(mix(a, b, 0.88), mix(b, c, 0.12), 0.5), 0.5);
       return [...upper.map((s) => mix(a, b, s)), rounded, ...lower.map((s) => mix(b, c, s))];
     };
-    setRings(this.lofts[`${name}Leg`]!, tube(
-      bendy(side.hip, side.knee, side.ankle, [-0.04, 0.15, 0.35, 0.6, 0.86], [0.14, 0.35, 0.6, 0.85, 1.02]),
-      [THIGH_RING, [9.9, 10.6], [9.3, 10], [8.3, 8.9], [7.4, 7.9], [7, 7.3], [6.9, 7.4], [7, 7.8], [6.5, 7], [6.2, 6.7], [6.2, 6.7]],
-      g * loose,
-    ));
-    const arm = bendy(side.shoulder, side.elbow, side.wrist, [0, 0.25, 0.5, 0.85], [0.15, 0.4, 0.7, 1]);
-    setRings(this.lofts[`${name}Arm`]!, tube(arm, [[5.2, 5.2], [5.2, 5.2], [4.8, 4.8], [4.2, 4.2], [4.1, 4.1], [4.3, 4.3], [4.2, 4.2], [3.5, 3.5], [2.9, 2.9]], g));
-    setRings(this.lofts[`${name}Sleeve`]!, tube(
-      [-0.16, -0.06, 0.12, 0.42, 0.7].map((s) => mix(side.shoulder, side.elbow, s)),
-      [[1.2, 1.2], [4.8, 4.8], [6, 6.2], [6, 6.2], [6.3, 6.3]],
-      g * loose,
-    ));
+    setRings(
+      this.lofts[`${name}Leg`]!,
+      tube(
+        bendy(
+          side.hip,
+          side.knee,
+          side.ankle,
+          [-0.04, 0.15, 0.35, 0.6, 0.86],
+          [0.14, 0.35, 0.6, 0.85, 1.02],
+        ),
+        [
+          THIGH_RING,
+          [9.9, 10.6],
+          [9.3, 10],
+          [8.3, 8.9],
+          [7.4, 7.9],
+          [7, 7.3],
+          [6.9, 7.4],
+          [7, 7.8],
+          [6.5, 7],
+          [6.2, 6.7],
+          [6.2, 6.7],
+        ],
+        g * loose,
+      ),
+    );
+    const arm = bendy(
+      side.shoulder,
+      side.elbow,
+      side.wrist,
+      [0, 0.25, 0.5, 0.85],
+      [0.15, 0.4, 0.7, 1],
+    );
+    setRings(
+      this.lofts[`${name}Arm`]!,
+      tube(
+        arm,
+        [
+          [5.2, 5.2],
+          [5.2, 5.2],
+          [4.8, 4.8],
+          [4.2, 4.2],
+          [4.1, 4.1],
+          [4.3, 4.3],
+          [4.2, 4.2],
+          [3.5, 3.5],
+          [2.9, 2.9],
+        ],
+        g,
+      ),
+    );
+    setRings(
+      this.lofts[`${name}Sleeve`]!,
+      tube(
+        [-0.16, -0.06, 0.12, 0.42, 0.7].map((s) => mix(side.shoulder, side.elbow, s)),
+        [
+          [1.2, 1.2],
+          [4.8, 4.8],
+          [6, 6.2],
+          [6, 6.2],
+          [6.3, 6.3],
+        ],
+        g * loose,
+      ),
+    );
     setRings(this.lofts[`${name}Shoe`]!, this.shoe(side, w));
   }
 
@@ -175,7 +295,17 @@ export class GolferMesh {
     const sole = 2 * k;
     // Along the shoe: distance from the ball (cm, before stature), half-width, height of the upper.
     const outline: [number, number, number][] = [
-      [-22.6, 0.3, 4], [-22.4, 2.2, 5.5], [-21, 3.5, 8.6], [-17, 3.9, 9.4], [-12, 3.9, 8.4], [-6, 4.5, 6.6], [0, 5, 5.2], [4, 4.8, 4.5], [7, 3.6, 3.8], [8.4, 1.6, 2.4], [8.6, 0.3, 1.6],
+      [-22.6, 0.3, 4],
+      [-22.4, 2.2, 5.5],
+      [-21, 3.5, 8.6],
+      [-17, 3.9, 9.4],
+      [-12, 3.9, 8.4],
+      [-6, 4.5, 6.6],
+      [0, 5, 5.2],
+      [4, 4.8, 4.5],
+      [7, 3.6, 3.8],
+      [8.4, 1.6, 2.4],
+      [8.6, 0.3, 1.6],
     ];
     return outline.map(([x, half, high]) => {
       const axis = x < 0 ? back : ahead;

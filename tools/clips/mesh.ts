@@ -1,6 +1,9 @@
 import { cross, sub, type Vec3 } from "../../src/core/maths/vec3";
 
-/** A surface of triangles in world axes, cm, with a colour or a texture; rebuilt in place for each frame. */
+/**
+ * A surface of triangles in world axes, cm, with a colour or a texture; rebuilt in place for each
+ * frame.
+ */
 export interface Mesh {
   /** Vertices × (x, y, z). */
   positions: Float32Array;
@@ -18,7 +21,10 @@ export interface Skin {
   texture: { size: number; rgb: Float32Array } | null;
 }
 
-/** One cross-section of a lofted surface: an ellipse round `at`, spanned by half-axes `a` and `b` (cm, world axes). */
+/**
+ * One cross-section of a lofted surface: an ellipse round `at`, spanned by half-axes `a` and `b`
+ * (cm, world axes).
+ */
 export interface Ring {
   at: Vec3;
   a: Vec3;
@@ -26,8 +32,12 @@ export interface Ring {
 }
 
 const AROUND = 20;
-const COS = Float64Array.from({ length: AROUND + 1 }, (_, c) => Math.cos((2 * Math.PI * c) / AROUND));
-const SIN = Float64Array.from({ length: AROUND + 1 }, (_, c) => Math.sin((2 * Math.PI * c) / AROUND));
+const COS = Float64Array.from({ length: AROUND + 1 }, (_, c) =>
+  Math.cos((2 * Math.PI * c) / AROUND),
+);
+const SIN = Float64Array.from({ length: AROUND + 1 }, (_, c) =>
+  Math.sin((2 * Math.PI * c) / AROUND),
+);
 
 function grid(rows: number, columns: number, skin: Skin): Mesh {
   const n = rows * columns;
@@ -42,7 +52,13 @@ function grid(rows: number, columns: number, skin: Skin): Mesh {
         index.push(p, p + 1, p + columns, p + 1, p + columns + 1, p + columns);
       }
     }
-  return { positions: new Float32Array(n * 3), normals: new Float32Array(n * 3), uv, index: Uint16Array.from(index), skin };
+  return {
+    positions: new Float32Array(n * 3),
+    normals: new Float32Array(n * 3),
+    uv,
+    index: Uint16Array.from(index),
+    skin,
+  };
 }
 
 /** A closed tube through rings: limbs, trunk and shoes are all lofts. */
@@ -50,13 +66,20 @@ export const loft = (rings: number, skin: Skin): Mesh => grid(rings, AROUND + 1,
 
 export function setRings(mesh: Mesh, rings: readonly Ring[]): void {
   const { positions, normals } = mesh;
-  if (positions.length !== rings.length * (AROUND + 1) * 3) throw new RangeError(`this loft has ${positions.length / (AROUND + 1) / 3} rings, got ${rings.length}`);
+  if (positions.length !== rings.length * (AROUND + 1) * 3)
+    throw new RangeError(
+      `this loft has ${positions.length / (AROUND + 1) / 3} rings, got ${rings.length}`,
+    );
   let i = 0;
   for (const { at, a, b } of rings) {
     const [aa, bb] = [a[0] ** 2 + a[1] ** 2 + a[2] ** 2, b[0] ** 2 + b[1] ** 2 + b[2] ** 2];
     for (let c = 0; c <= AROUND; c++, i += 3) {
       const [x, y] = [COS[c]!, SIN[c]!];
-      const n: Vec3 = [(a[0] * x) / aa + (b[0] * y) / bb, (a[1] * x) / aa + (b[1] * y) / bb, (a[2] * x) / aa + (b[2] * y) / bb];
+      const n: Vec3 = [
+        (a[0] * x) / aa + (b[0] * y) / bb,
+        (a[1] * x) / aa + (b[1] * y) / bb,
+        (a[2] * x) / aa + (b[2] * y) / bb,
+      ];
       const long = Math.hypot(...n) || 1;
       for (let k = 0; k < 3; k++) {
         positions[i + k] = at[k]! + a[k]! * x + b[k]! * y;
@@ -72,7 +95,10 @@ const LON = 18;
 /** An ellipsoid of unit size; `from` and `to` cut it by height, −1 … 1. */
 export const ball = (skin: Skin): Mesh => grid(LAT + 1, LON + 1, skin);
 
-/** Places an ellipsoid: centre and three half-axes in world axes; only the part above `floor` (−1 … 1 along the second axis). */
+/**
+ * Places an ellipsoid: centre and three half-axes in world axes; only the part above `floor` (−1 …
+ * 1 along the second axis).
+ */
 export function setBall(mesh: Mesh, at: Vec3, a: Vec3, b: Vec3, c: Vec3, floor = -1): void {
   const { positions, normals } = mesh;
   let i = 0;

@@ -3,7 +3,10 @@ import type { Pinhole } from "./camera";
 import { toLinear } from "./cloth";
 import type { Mesh } from "./mesh";
 
-/** Light of a place: from the sky (above) and the ground (below), and the sun from a direction; linear, three.js' units. */
+/**
+ * Light of a place: from the sky (above) and the ground (below), and the sun from a direction;
+ * linear, three.js' units.
+ */
 export interface Lighting {
   sky: Vec3;
   ground: Vec3;
@@ -24,9 +27,10 @@ const SAMPLES = 2;
 const TILE = 8;
 
 /**
- * Draws moving people over a still picture: triangles with a depth buffer, light by vertex, four samples a pixel, shadows
- * thrown flat on the ground. On this work some 25 times faster than the same scene through three.js on a software GL, which
- * is what makes large sets possible (docs/decisions).
+ * Draws moving people over a still picture: triangles with a depth buffer, light by vertex, four
+ * samples a pixel, shadows thrown flat on the ground. On this work some 25 times faster than the
+ * same scene through three.js on a software GL, which is what makes large sets possible
+ * (docs/decisions).
  */
 export class Raster {
   private readonly depth: Float32Array;
@@ -35,12 +39,17 @@ export class Raster {
   private readonly sum: Float32Array;
   private readonly cover: Float32Array;
   private readonly dark: Float32Array;
-  /** Squares of TILE × TILE pixels that this instant has touched, and any instant of this picture. */
+  /**
+   * Squares of TILE × TILE pixels that this instant has touched, and any instant of this picture.
+   */
   private readonly tiles: Uint8Array;
   private readonly touched: Uint8Array;
   private readonly across: number;
 
-  constructor(private readonly width: number, private readonly height: number) {
+  constructor(
+    private readonly width: number,
+    private readonly height: number,
+  ) {
     const n = width * height;
     this.depth = new Float32Array(n * SAMPLES * SAMPLES);
     this.colour = new Float32Array(n * SAMPLES * SAMPLES * 3);
@@ -59,7 +68,13 @@ export class Raster {
    * @param rgb width × height × 3, sRGB
    * @param instants calls that pose the meshes, one after another
    */
-  draw(rgb: Uint8ClampedArray, meshes: readonly Mesh[], instants: readonly (() => void)[], cam: Pinhole, light: Lighting): void {
+  draw(
+    rgb: Uint8ClampedArray,
+    meshes: readonly Mesh[],
+    instants: readonly (() => void)[],
+    cam: Pinhole,
+    light: Lighting,
+  ): void {
     const { width, sum, cover, dark } = this;
     const share = 1 / instants.length;
     for (const pose of instants) {
@@ -140,10 +155,20 @@ export class Raster {
       const ny = normals[i * 3 + 1]!;
       const nz = normals[i * 3 + 2]!;
       // Turned away from the lens: a closed surface hides its own far side.
-      if (nx * (cam.position[0] - positions[i * 3]!) + ny * (cam.position[1] - positions[i * 3 + 1]!) + nz * (cam.position[2] - positions[i * 3 + 2]!) < 0) turned[i] = 1;
+      if (
+        nx * (cam.position[0] - positions[i * 3]!) +
+          ny * (cam.position[1] - positions[i * 3 + 1]!) +
+          nz * (cam.position[2] - positions[i * 3 + 2]!) <
+        0
+      )
+        turned[i] = 1;
       const up = 0.5 + 0.5 * ny;
       const facing = Math.max(0, nx * light.toSun[0] + ny * light.toSun[1] + nz * light.toSun[2]);
-      for (let k = 0; k < 3; k++) lit[i * 3 + k] = ((light.ground[k]! * (1 - up) + light.sky[k]! * up + light.sun[k]! * facing) * skin.colour[k]!) / Math.PI;
+      for (let k = 0; k < 3; k++)
+        lit[i * 3 + k] =
+          ((light.ground[k]! * (1 - up) + light.sky[k]! * up + light.sun[k]! * facing) *
+            skin.colour[k]!) /
+          Math.PI;
     }
     const { texture } = skin;
     const row = this.width * SAMPLES;
@@ -183,8 +208,10 @@ export class Raster {
           }
           const k = s * 3;
           colour[k] = texels[t]! * (wa * lit[la]! + wb * lit[lb]! + wc * lit[lc]!);
-          colour[k + 1] = texels[t + 1]! * (wa * lit[la + 1]! + wb * lit[lb + 1]! + wc * lit[lc + 1]!);
-          colour[k + 2] = texels[t + 2]! * (wa * lit[la + 2]! + wb * lit[lb + 2]! + wc * lit[lc + 2]!);
+          colour[k + 1] =
+            texels[t + 1]! * (wa * lit[la + 1]! + wb * lit[lb + 1]! + wc * lit[lc + 1]!);
+          colour[k + 2] =
+            texels[t + 2]! * (wa * lit[la + 2]! + wb * lit[lb + 2]! + wc * lit[lc + 2]!);
         }
       }
     }
@@ -208,7 +235,8 @@ export class Raster {
       const { y0, y1 } = this.edges;
       for (let y = y0; y <= y1; y++) {
         this.rowSpan(y);
-        if (this.span[0]! <= this.span[1]!) shade.fill(1, y * row + this.span[0]!, y * row + this.span[1]! + 1);
+        if (this.span[0]! <= this.span[1]!)
+          shade.fill(1, y * row + this.span[0]!, y * row + this.span[1]! + 1);
       }
     }
   }
@@ -234,8 +262,22 @@ export class Raster {
     return out;
   }
 
-  /** A triangle's box of samples and the weights of its first two corners (a0 + dax·x + day·y, b likewise). */
-  private readonly edges = { x0: 0, x1: 0, y0: 0, y1: 0, dax: 0, day: 0, dbx: 0, dby: 0, a0: 0, b0: 0 };
+  /**
+   * A triangle's box of samples and the weights of its first two corners (a0 + dax·x + day·y, b
+   * likewise).
+   */
+  private readonly edges = {
+    x0: 0,
+    x1: 0,
+    y0: 0,
+    y1: 0,
+    dax: 0,
+    day: 0,
+    dbx: 0,
+    dby: 0,
+    a0: 0,
+    b0: 0,
+  };
 
   /** Sets `edges` for a triangle; false when nothing of it can be seen. */
   private face(screen: Float32Array, a: number, b: number, c: number): boolean {
@@ -269,7 +311,10 @@ export class Raster {
 
   private readonly span = new Int32Array(2);
 
-  /** Sets `span` to the first and last sample of a row that lie in the triangle of `edges`; first > last when none does. */
+  /**
+   * Sets `span` to the first and last sample of a row that lie in the triangle of `edges`; first >
+   * last when none does.
+   */
   private rowSpan(y: number): void {
     const e = this.edges;
     let lo = e.x0;

@@ -5,4 +5,12 @@ import { DRILL_CLIPS } from "./drillSet";
 import { CONDITIONS, FIT, REPORT, SPOILED } from "./studySets";
 
 /** Every set of clips that can be made, by name. */
-export const SETS: Record<string, ClipSpec[]> = { demo: DEMO, bouts: BOUTS, drills: DRILL_CLIPS, fit: FIT, report: REPORT, conditions: CONDITIONS, spoiled: SPOILED };
+export const SETS: Record<string, ClipSpec[]> = {
+  demo: DEMO,
+  bouts: BOUTS,
+  drills: DRILL_CLIPS,
+  fit: FIT,
+  report: REPORT,
+  conditions: CONDITIONS,
+  spoiled: SPOILED,
+};

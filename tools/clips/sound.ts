@@ -2,13 +2,17 @@ import { seeded } from "../../src/core/maths/seeded";
 import type { ClipSpec } from "./clip";
 
 /**
- * A clip's mono 48 kHz WAV: air and gusts of wind, each rep's strike (a short bright burst) as late as its sound takes to
- * reach the phone, and a duller knock where a prop falls.
+ * A clip's mono 48 kHz WAV: air and gusts of wind, each rep's strike (a short bright burst) as late
+ * as its sound takes to reach the phone, and a duller knock where a prop falls.
  */
 export function clipSound(spec: ClipSpec): Buffer {
   const late = spec.camera.distance / 34300;
-  const strikes = spec.script.reps.flatMap((r) => (r.strike === undefined ? [] : [r.strike + late]));
-  const props = spec.script.reps.flatMap((r) => (r.propDrop === undefined ? [] : [r.propDrop + late]));
+  const strikes = spec.script.reps.flatMap((r) =>
+    r.strike === undefined ? [] : [r.strike + late],
+  );
+  const props = spec.script.reps.flatMap((r) =>
+    r.propDrop === undefined ? [] : [r.propDrop + late],
+  );
   const wind = spec.wind ?? 0;
   const { seed } = spec;
   const seconds = spec.script.duration;
@@ -36,11 +40,17 @@ export function clipSound(spec: ClipSpec): Buffer {
     let v = air * 0.05 + random.normal() * 0.002 + wind * rumble * (1 + 30 * Math.abs(gust));
     for (const at of strikes) {
       const since = i / rate - at;
-      if (since >= 0 && since < 0.12) v += random.normal() * 0.5 * Math.exp(-since / 0.006) + Math.sin(since * 2 * Math.PI * 3100) * 0.25 * Math.exp(-since / 0.02);
+      if (since >= 0 && since < 0.12)
+        v +=
+          random.normal() * 0.5 * Math.exp(-since / 0.006) +
+          Math.sin(since * 2 * Math.PI * 3100) * 0.25 * Math.exp(-since / 0.02);
     }
     for (const at of props) {
       const since = i / rate - at;
-      if (since >= 0 && since < 0.2) v += random.normal() * 0.12 * Math.exp(-since / 0.012) + Math.sin(since * 2 * Math.PI * 420) * 0.3 * Math.exp(-since / 0.03);
+      if (since >= 0 && since < 0.2)
+        v +=
+          random.normal() * 0.12 * Math.exp(-since / 0.012) +
+          Math.sin(since * 2 * Math.PI * 420) * 0.3 * Math.exp(-since / 0.03);
     }
     pcm.writeInt16LE(Math.max(-32767, Math.min(32767, Math.round(v * 32767))), 44 + i * 2);
   }

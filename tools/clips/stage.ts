@@ -16,14 +16,29 @@ export function stage(scene: THREE.Scene, spec: ClipSpec, cameraForward: Vec3): 
   sun.position.set(...light.from);
   sun.castShadow = true;
   sun.shadow.mapSize.set(1024, 1024);
-  Object.assign(sun.shadow.camera, { left: -400, right: 400, top: 400, bottom: -400, near: 50, far: 1600 });
+  Object.assign(sun.shadow.camera, {
+    left: -400,
+    right: 400,
+    top: 400,
+    bottom: -400,
+    near: 50,
+    far: 1600,
+  });
   scene.add(sun);
 
   const base = { range: "#4d6a35", hall: "#8a6a45", carport: "#7d7b76", room: "#77695c" }[place];
-  const floor = ground(base, outside ? 22 : 12, 10 + (spec.seed % 7), place === "hall" || place === "room");
+  const floor = ground(
+    base,
+    outside ? 22 : 12,
+    10 + (spec.seed % 7),
+    place === "hall" || place === "room",
+  );
   floor.repeat.set(14, 14);
   const plane = (w: number, d: number, map: THREE.Texture, y: number) => {
-    const mesh = new THREE.Mesh(new THREE.PlaneGeometry(w, d), new THREE.MeshLambertMaterial({ map }));
+    const mesh = new THREE.Mesh(
+      new THREE.PlaneGeometry(w, d),
+      new THREE.MeshLambertMaterial({ map }),
+    );
     mesh.rotation.x = -Math.PI / 2;
     mesh.position.y = y;
     mesh.receiveShadow = true;
@@ -40,13 +55,19 @@ export function stage(scene: THREE.Scene, spec: ClipSpec, cameraForward: Vec3): 
   const away = outside ? 1700 : 260;
   const back = new THREE.Mesh(
     new THREE.PlaneGeometry(outside ? 4200 : 1600, outside ? 1100 : 520),
-    new THREE.MeshBasicMaterial({ map: backdrop(place, spec.seed), color: new THREE.Color(outside ? "#ffffff" : "#c9c4ba").multiplyScalar(light.behind) }),
+    new THREE.MeshBasicMaterial({
+      map: backdrop(place, spec.seed),
+      color: new THREE.Color(outside ? "#ffffff" : "#c9c4ba").multiplyScalar(light.behind),
+    }),
   );
   back.position.set(fx * away, outside ? 330 : 255, fz * away);
   back.rotation.y = Math.atan2(-fx, -fz);
   scene.add(back);
   if (place === "room") clutter(scene, spec.seed, [fx, fz]);
-  const ball = new THREE.Mesh(new THREE.SphereGeometry(2.15, 16, 12), new THREE.MeshLambertMaterial({ color: "#fafafa" }));
+  const ball = new THREE.Mesh(
+    new THREE.SphereGeometry(2.15, 16, 12),
+    new THREE.MeshLambertMaterial({ color: "#fafafa" }),
+  );
   ball.position.set(0, 2.15, 82);
   ball.castShadow = true;
   scene.add(ball);
@@ -56,9 +77,20 @@ export function stage(scene: THREE.Scene, spec: ClipSpec, cameraForward: Vec3): 
 function clutter(scene: THREE.Scene, seed: number, [fx, fz]: [number, number]): void {
   const random = seeded(seed + 90);
   for (let i = 0; i < 16; i++) {
-    const [w, h, d] = [20 + random.uniform() * 50, 18 + random.uniform() * 120, 18 + random.uniform() * 30];
-    const colour = new THREE.Color().setHSL(random.uniform(), 0.15 + random.uniform() * 0.4, 0.2 + random.uniform() * 0.5);
-    const box = new THREE.Mesh(new THREE.BoxGeometry(w, h, d), new THREE.MeshLambertMaterial({ color: colour }));
+    const [w, h, d] = [
+      20 + random.uniform() * 50,
+      18 + random.uniform() * 120,
+      18 + random.uniform() * 30,
+    ];
+    const colour = new THREE.Color().setHSL(
+      random.uniform(),
+      0.15 + random.uniform() * 0.4,
+      0.2 + random.uniform() * 0.5,
+    );
+    const box = new THREE.Mesh(
+      new THREE.BoxGeometry(w, h, d),
+      new THREE.MeshLambertMaterial({ color: colour }),
+    );
     const aside = (random.uniform() - 0.5) * 620;
     const away = 150 + random.uniform() * 95;
     box.position.set(fx * away - fz * aside, h / 2, fz * away + fx * aside);

@@ -16,14 +16,26 @@ export function cycleJerk(clips: readonly TruthClip[]): void {
     const golfer = { statureCm: truth.golfer.stature, hand: truth.golfer.hand };
     const track = finishTrack(load(), true);
     const motion = readMotion(track, readScene(track, golfer, truth.view), golfer);
-    return { motion, feet: bothFeet(motion, -Infinity, Infinity), turns: truth.reps.flatMap((r) => r.turns ?? []).filter((t) => t.of === "pressure") };
+    return {
+      motion,
+      feet: bothFeet(motion, -Infinity, Infinity),
+      turns: truth.reps.flatMap((r) => r.turns ?? []).filter((t) => t.of === "pressure"),
+    };
   });
   tried("reps", PRESSURE_FIT, "cycleJerk", [55, 40, 30, 22, 16, 12, 9, 6], "ms", () =>
     read.flatMap(({ motion, feet, turns }) => {
       const pressure = pressureOf(motion, pressureSmoother(motion, true), feet, null);
-      const found = turnsOf("pressure", motion, pressure.p, LEAST_SHIFT * Math.max(...pressure.gap));
+      const found = turnsOf(
+        "pressure",
+        motion,
+        pressure.p,
+        LEAST_SHIFT * Math.max(...pressure.gap),
+      );
       return turns.flatMap((t) => {
-        const off = found.filter((f) => f.side === t.side).map((f) => f.ms - t.t).sort((a, b) => Math.abs(a) - Math.abs(b))[0];
+        const off = found
+          .filter((f) => f.side === t.side)
+          .map((f) => f.ms - t.t)
+          .sort((a, b) => Math.abs(a) - Math.abs(b))[0];
         return off !== undefined && Math.abs(off) < SAME_TURN_MS ? [off] : [];
       });
     }),

@@ -1,7 +1,17 @@
 import { mean } from "../../src/core/maths/stats";
 
-/** Prints the rms of the errors that come of several values of a fitted constant, beside the one that is there: the least is the one to take. */
-export function tried<Name extends string>(name: string, fit: Record<Name, number>, constant: Name, values: readonly number[], unit: string, errors: () => number[]): void {
+/**
+ * Prints the rms of the errors that come of several values of a fitted constant, beside the one
+ * that is there: the least is the one to take.
+ */
+export function tried<Name extends string>(
+  name: string,
+  fit: Record<Name, number>,
+  constant: Name,
+  values: readonly number[],
+  unit: string,
+  errors: () => number[],
+): void {
   const now = fit[constant];
   const lines = values.map((value) => {
     fit[constant] = value;

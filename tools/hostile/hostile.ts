@@ -1,7 +1,8 @@
 /**
- * What hostile files, hostile requests and damage do: `npm run hostile` (1,000 films and 1,000 requests after a build, and every damage to
- * a database at twenty places; `--check`: 100 of each, and four damages once; `--only media,requests,damage`, `--seed N`). All of it comes from the seed. Ends with 1 where anything was crashed,
- * unclear, slow, too large, changed or lost.
+ * What hostile files, hostile requests and damage do: `npm run hostile` (1,000 films and 1,000
+ * requests after a build, and every damage to a database at twenty places; `--check`: 100 of each,
+ * and four damages once; `--only media,requests,damage`, `--seed N`). All of it comes from the
+ * seed. Ends with 1 where anything was crashed, unclear, slow, too large, changed or lost.
  */
 import { parseArgs } from "node:util";
 import { report } from "../bench/report";
@@ -10,20 +11,37 @@ import { DAMAGES } from "./damageStore";
 import { tryMedia } from "./media";
 import { tryRequests } from "./requests";
 
-const { values } = parseArgs({ options: { check: { type: "boolean" }, only: { type: "string" }, seed: { type: "string", default: "1" } } });
+const { values } = parseArgs({
+  options: {
+    check: { type: "boolean" },
+    only: { type: "string" },
+    seed: { type: "string", default: "1" },
+  },
+});
 const seed = Number(values.seed);
 const wanted = (name: string) => values.only === undefined || values.only.split(",").includes(name);
 const count = values.check ? 100 : 1000;
 const MOST_MB = 1500;
-/** The lost file, the gone directory, a cut table and a damaged status file: each is found by another check. */
-const IN_CI = ["PG_VERSION is lost", "the directory is gone", "tables are cut", "what was committed is damaged"];
+/**
+ * The lost file, the gone directory, a cut table and a damaged status file: each is found by
+ * another check.
+ */
+const IN_CI = [
+  "PG_VERSION is lost",
+  "the directory is gone",
+  "tables are cut",
+  "what was committed is damaged",
+];
 const bad: string[] = [];
 const figures: Record<string, unknown> = { seed };
-const list = (name: string, what: readonly string[]) => bad.push(...what.map((w) => `${name}: ${w}`));
+const list = (name: string, what: readonly string[]) =>
+  bad.push(...what.map((w) => `${name}: ${w}`));
 
 if (wanted("media")) {
   const m = await tryMedia(count, seed);
-  console.log(`${m.tried} films: ${m.read} were read, ${m.refused} refused; the slowest took ${m.slowestBeyondS.toFixed(1)} s more than one that is whole; ${m.peakMB} MB at most`);
+  console.log(
+    `${m.tried} films: ${m.read} were read, ${m.refused} refused; the slowest took ${m.slowestBeyondS.toFixed(1)} s more than one that is whole; ${m.peakMB} MB at most`,
+  );
   list("unclear", m.unclear);
   list("slow", m.slow);
   if (m.peakMB > MOST_MB) bad.push(`memory: ${m.peakMB} MB`);
@@ -31,16 +49,30 @@ if (wanted("media")) {
 }
 if (wanted("requests")) {
   const r = await tryRequests(count, seed);
-  console.log(`${r.tried} requests: ${r.answered} were answered, ${r.refused} refused; the slowest took ${r.slowestS.toFixed(1)} s; ${r.peakMB} MB at most`);
+  console.log(
+    `${r.tried} requests: ${r.answered} were answered, ${r.refused} refused; the slowest took ${r.slowestS.toFixed(1)} s; ${r.peakMB} MB at most`,
+  );
   list("unclear", r.unclear);
   list("slow", r.slow);
   list("changed", r.changed);
   if (r.peakMB > MOST_MB) bad.push(`memory: ${r.peakMB} MB`);
-  figures.requests = { ...r, unclear: r.unclear.length, slow: r.slow.length, changed: r.changed.length };
+  figures.requests = {
+    ...r,
+    unclear: r.unclear.length,
+    slow: r.slow.length,
+    changed: r.changed.length,
+  };
 }
 if (wanted("damage")) {
-  const d = await tryDamages(values.check ? IN_CI : Object.keys(DAMAGES), values.check ? 1 : 20, values.check ? 4 : 7, seed);
-  console.log(`${d.tried} damages: ${d.refused} were refused in words, ${d.whole} did no harm; after ${d.back} of them one command brought the last good copy back, ${d.notBack.length} times it did not`);
+  const d = await tryDamages(
+    values.check ? IN_CI : Object.keys(DAMAGES),
+    values.check ? 1 : 20,
+    values.check ? 4 : 7,
+    seed,
+  );
+  console.log(
+    `${d.tried} damages: ${d.refused} were refused in words, ${d.whole} did no harm; after ${d.back} of them one command brought the last good copy back, ${d.notBack.length} times it did not`,
+  );
   list("damage", d.wrong);
   list("not back", d.notBack);
   figures.damage = { ...d, wrong: d.wrong.length, notBack: d.notBack.length };

@@ -3,9 +3,22 @@ import type { seeded } from "../../src/core/maths/seeded";
 
 export type Random = ReturnType<typeof seeded>;
 
-const CONTAINERS = new Set(["moov", "trak", "mdia", "minf", "stbl", "mvex", "moof", "traf", "edts", "dinf", "udta"]);
+const CONTAINERS = new Set([
+  "moov",
+  "trak",
+  "mdia",
+  "minf",
+  "stbl",
+  "mvex",
+  "moof",
+  "traf",
+  "edts",
+  "dinf",
+  "udta",
+]);
 
-export const whole = (random: Random, below: number): number => Math.floor(random.uniform() * below);
+export const whole = (random: Random, below: number): number =>
+  Math.floor(random.uniform() * below);
 export const pick = <T>(random: Random, of: readonly T[]): T => of[whole(random, of.length)]!;
 
 /** All boxes of a file, with those in them. */
@@ -22,18 +35,53 @@ export function allBoxes(data: Uint8Array): Box[] {
   return out;
 }
 
-const TABLES = ["stts", "stsz", "stsc", "stco", "co64", "ctts", "stss", "stsd", "elst", "trun", "tfhd", "trex", "tkhd", "mdhd", "mvhd", "hdlr", "sidx"];
-const NUMBERS = [0, 1, 2, 255, 2 ** 16, 2 ** 20, 2 ** 24, 2 ** 26, 2 ** 31 - 1, 2 ** 31, 2 ** 32 - 1];
+const TABLES = [
+  "stts",
+  "stsz",
+  "stsc",
+  "stco",
+  "co64",
+  "ctts",
+  "stss",
+  "stsd",
+  "elst",
+  "trun",
+  "tfhd",
+  "trex",
+  "tkhd",
+  "mdhd",
+  "mvhd",
+  "hdlr",
+  "sidx",
+];
+const NUMBERS = [
+  0,
+  1,
+  2,
+  255,
+  2 ** 16,
+  2 ** 20,
+  2 ** 24,
+  2 ** 26,
+  2 ** 31 - 1,
+  2 ** 31,
+  2 ** 32 - 1,
+];
 
 /** Puts a 32-bit number into a box, at a seeded place of its first 64 bytes. */
 function lie(data: Uint8Array, box: Box, random: Random): void {
   const room = Math.min(64, box.to - box.from) - 4;
-  if (room >= 0) new DataView(data.buffer, data.byteOffset).setUint32(box.from + 4 * whole(random, room / 4 + 1), pick(random, NUMBERS));
+  if (room >= 0)
+    new DataView(data.buffer, data.byteOffset).setUint32(
+      box.from + 4 * whole(random, room / 4 + 1),
+      pick(random, NUMBERS),
+    );
 }
 
 function flips(data: Uint8Array, from: number, to: number, most: number, random: Random): void {
   if (to <= from) return;
-  for (let k = 1 + whole(random, most); k > 0; k--) data[from + whole(random, to - from)]! ^= 1 + whole(random, 255);
+  for (let k = 1 + whole(random, most); k > 0; k--)
+    data[from + whole(random, to - from)]! ^= 1 + whole(random, 255);
 }
 
 const within = (data: Uint8Array, types: readonly string[], random: Random): Box | null => {
@@ -50,13 +98,18 @@ function boxOf(type: string, inside: Uint8Array): Uint8Array {
   return out;
 }
 
-export const joined = (...parts: Uint8Array[]): Uint8Array<ArrayBuffer> => new Uint8Array(Buffer.concat(parts));
+export const joined = (...parts: Uint8Array[]): Uint8Array<ArrayBuffer> =>
+  new Uint8Array(Buffer.concat(parts));
 
 /** Ways to spoil a film's bytes: each takes a copy, and gives it back changed. */
-export const MUTATIONS: Record<string, (data: Uint8Array<ArrayBuffer>, random: Random) => Uint8Array> = {
+export const MUTATIONS: Record<
+  string,
+  (data: Uint8Array<ArrayBuffer>, random: Random) => Uint8Array
+> = {
   "as it is": (d) => d,
   "cut anywhere": (d, r) => d.subarray(0, whole(r, d.length)),
-  "cut near its end": (d, r) => d.subarray(0, d.length - 1 - whole(r, Math.min(d.length - 1, 2000))),
+  "cut near its end": (d, r) =>
+    d.subarray(0, d.length - 1 - whole(r, Math.min(d.length - 1, 2000))),
   "its beginning is gone": (d, r) => d.subarray(whole(r, Math.min(d.length, 5000))),
   "bytes flipped anywhere": (d, r) => (flips(d, 0, d.length, 40, r), d),
   "bytes flipped in the media": (d, r) => {
@@ -84,27 +137,47 @@ export const MUTATIONS: Record<string, (data: Uint8Array<ArrayBuffer>, random: R
   },
   "a box has another size": (d, r) => {
     const box = pick(r, allBoxes(d).concat({ type: "", from: 8, to: 16 }));
-    if (box.from >= 8) new DataView(d.buffer, d.byteOffset).setUint32(box.from - 8, pick(r, NUMBERS));
+    if (box.from >= 8)
+      new DataView(d.buffer, d.byteOffset).setUint32(box.from - 8, pick(r, NUMBERS));
     return d;
   },
   "a box has another name": (d, r) => {
     const box = pick(r, allBoxes(d).concat({ type: "", from: 8, to: 16 }));
-    if (box.from >= 8) d.set(new TextEncoder().encode(pick(r, ["free", "moov", "trak", "stsz", "mdat", "\0\0\0\0", "uuid"])), box.from - 4);
+    if (box.from >= 8)
+      d.set(
+        new TextEncoder().encode(
+          pick(r, ["free", "moov", "trak", "stsz", "mdat", "\0\0\0\0", "uuid"]),
+        ),
+        box.from - 4,
+      );
     return d;
   },
   "its codec has another name": (d, r) => {
     const entry = within(d, ["stsd"], r);
-    if (entry && entry.to - entry.from >= 16) d.set(new TextEncoder().encode(pick(r, ["apcn", "ap4h", "mp4v", "jpeg", "hvc1", "av01", "dvh1", "zzzz", "\u001b[2J"])), entry.from + 12);
+    if (entry && entry.to - entry.from >= 16)
+      d.set(
+        new TextEncoder().encode(
+          pick(r, ["apcn", "ap4h", "mp4v", "jpeg", "hvc1", "av01", "dvh1", "zzzz", "\u001b[2J"]),
+        ),
+        entry.from + 12,
+      );
     return d;
   },
   "another size of picture": (d, r) => {
     const entry = within(d, ["stsd"], r);
-    if (entry && entry.to - entry.from >= 48) for (const at of [40, 42]) new DataView(d.buffer, d.byteOffset).setUint16(entry.from + at, pick(r, [0, 1, 16, 95, 8193, 16384, 65535, 4000]));
+    if (entry && entry.to - entry.from >= 48)
+      for (const at of [40, 42])
+        new DataView(d.buffer, d.byteOffset).setUint16(
+          entry.from + at,
+          pick(r, [0, 1, 16, 95, 8193, 16384, 65535, 4000]),
+        );
     return d;
   },
   "no index": (d) => {
     const moov = allBoxes(d).find((b) => b.type === "moov");
-    return moov ? joined(d.subarray(0, moov.from - 8), d.subarray(moov.to)) : d.subarray(0, d.length >> 1);
+    return moov
+      ? joined(d.subarray(0, moov.from - 8), d.subarray(moov.to))
+      : d.subarray(0, d.length >> 1);
   },
   "no media": (d) => {
     const mdat = allBoxes(d).find((b) => b.type === "mdat");
@@ -126,11 +199,21 @@ export const MUTATIONS: Record<string, (data: Uint8Array<ArrayBuffer>, random: R
       view.setUint32(8 * k, deep.length - 8 * k);
       deep.set(new TextEncoder().encode(type), 8 * k + 4);
     }
-    return r.uniform() < 0.5 ? joined(d, boxOf("moov", inside), deep) : joined(d.subarray(0, 32), deep, d.subarray(32));
+    return r.uniform() < 0.5
+      ? joined(d, boxOf("moov", inside), deep)
+      : joined(d.subarray(0, 32), deep, d.subarray(32));
   },
   "no film at all": (_, r) => {
     const bytes = new Uint8Array(whole(r, 50_000));
     for (let i = 0; i < bytes.length; i++) bytes[i] = whole(r, 256);
-    return pick(r, [bytes, new Uint8Array(0), new TextEncoder().encode("<html>not a film</html>"), new Uint8Array(20_000), joined(new TextEncoder().encode("\0\0\0\u0018ftypmp42"), bytes), joined(new Uint8Array([0x1a, 0x45, 0xdf, 0xa3]), bytes), new TextEncoder().encode("#EXTM3U\nhttp://127.0.0.1:9/a.ts\n")]);
+    return pick(r, [
+      bytes,
+      new Uint8Array(0),
+      new TextEncoder().encode("<html>not a film</html>"),
+      new Uint8Array(20_000),
+      joined(new TextEncoder().encode("\0\0\0\u0018ftypmp42"), bytes),
+      joined(new Uint8Array([0x1a, 0x45, 0xdf, 0xa3]), bytes),
+      new TextEncoder().encode("#EXTM3U\nhttp://127.0.0.1:9/a.ts\n"),
+    ]);
   },
 };

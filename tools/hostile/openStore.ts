@@ -1,4 +1,7 @@
-/** Starts the program's store as the server does, reads every page's rows, and says how many reps there are. */
+/**
+ * Starts the program's store as the server does, reads every page's rows, and says how many reps
+ * there are.
+ */
 import { sql } from "drizzle-orm";
 import { TABLES } from "../../src/server/backup/tables";
 import { rowsOf } from "../../src/server/db/rowsOf";
@@ -7,7 +10,8 @@ import { start } from "../../src/server/start";
 
 await start();
 const db = await database();
-for (const table of TABLES) await db.execute(sql`select sum(length(whole::text)) from ${sql.identifier(table)} whole`);
+for (const table of TABLES)
+  await db.execute(sql`select sum(length(whole::text)) from ${sql.identifier(table)} whole`);
 const [row] = rowsOf<{ n: number }>(await db.execute(sql`select count(*)::int as n from rep`));
 console.log(`${row!.n} reps`);
 await closeDatabase();

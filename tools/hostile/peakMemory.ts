@@ -17,18 +17,24 @@ export function peakMemory(pid: number): { end(): number } {
 
 function held(root: number): number {
   const parents = new Map<number, number>();
-  for (const name of readdirSync("/proc")) if (/^\d+$/.test(name)) {
-    const parent = stat(name);
-    if (parent !== null) parents.set(Number(name), parent);
-  }
-  const own = (pid: number): boolean => pid === root || (parents.has(pid) && parents.get(pid)! > 1 && own(parents.get(pid)!));
+  for (const name of readdirSync("/proc"))
+    if (/^\d+$/.test(name)) {
+      const parent = stat(name);
+      if (parent !== null) parents.set(Number(name), parent);
+    }
+  const own = (pid: number): boolean =>
+    pid === root || (parents.has(pid) && parents.get(pid)! > 1 && own(parents.get(pid)!));
   return [...parents.keys()].filter(own).reduce((sum, pid) => sum + resident(pid), 0);
 }
 
 /** Parent of a process; null where it has just ended. */
 function stat(pid: string): number | null {
   try {
-    return Number(readFileSync(`/proc/${pid}/stat`, "utf8").replace(/^.*\) /s, "").split(" ")[1]);
+    return Number(
+      readFileSync(`/proc/${pid}/stat`, "utf8")
+        .replace(/^.*\) /s, "")
+        .split(" ")[1],
+    );
   } catch {
     return null;
   }

@@ -16,7 +16,15 @@ describe("the study's figures", () => {
     const random = seeded(9);
     const pairs = Array.from({ length: 400 }, (): Pair => {
       const truth = 10 * random.normal();
-      return { clip: "", about: "", golfer: "", sort: "planted", truth, value: truth + 3 + Math.hypot(1, 2) * random.normal(), u: 1 };
+      return {
+        clip: "",
+        about: "",
+        golfer: "",
+        sort: "planted",
+        truth,
+        value: truth + 3 + Math.hypot(1, 2) * random.normal(),
+        u: 1,
+      };
     });
     const { offset, sd } = methodError(pairs)!;
     expect(offset).toBeCloseTo(3, 0);

@@ -31,7 +31,10 @@ export function figures(pairs: readonly Pair[]): Figures {
   };
 }
 
-/** Exact two-sided 95 % interval of a share k of n (Clopper–Pearson, by bisection on the binomial tail). */
+/**
+ * Exact two-sided 95 % interval of a share k of n (Clopper–Pearson, by bisection on the binomial
+ * tail).
+ */
 export function binomialInterval(k: number, n: number): [number, number] {
   const tail = (p: number, from: number, to: number) => {
     let sum = 0;
@@ -51,5 +54,8 @@ export function binomialInterval(k: number, n: number): [number, number] {
     }
     return (lo + hi) / 2;
   };
-  return [k === 0 ? 0 : solve((p) => tail(p, k, n) - 0.025), k === n ? 1 : solve((p) => 0.025 - tail(p, 0, k))];
+  return [
+    k === 0 ? 0 : solve((p) => tail(p, k, n) - 0.025),
+    k === n ? 1 : solve((p) => 0.025 - tail(p, 0, k)),
+  ];
 }

@@ -11,10 +11,23 @@ export function repeated(one: Track, times: number): Track {
     return all;
   };
   return {
-    ...one, times: Float64Array.from(each((k) => Array.from(one.times, (t) => t + k * period)).flat()),
-    landmarks: floats(one.landmarks), outline: floats(one.outline), presence: floats(one.presence), footEdges: floats(one.footEdges),
-    footPaths: each((k) => one.footPaths.map((p) => ({ ...p, from: p.from + k * frames, plantedFrom: p.plantedFrom + k * frames, plantedTo: p.plantedTo + k * frames }))).flat(),
-    handsPaths: each((k) => one.handsPaths.map((p) => ({ ...p, from: p.from + k * frames }))).flat(),
+    ...one,
+    times: Float64Array.from(each((k) => Array.from(one.times, (t) => t + k * period)).flat()),
+    landmarks: floats(one.landmarks),
+    outline: floats(one.outline),
+    presence: floats(one.presence),
+    footEdges: floats(one.footEdges),
+    footPaths: each((k) =>
+      one.footPaths.map((p) => ({
+        ...p,
+        from: p.from + k * frames,
+        plantedFrom: p.plantedFrom + k * frames,
+        plantedTo: p.plantedTo + k * frames,
+      })),
+    ).flat(),
+    handsPaths: each((k) =>
+      one.handsPaths.map((p) => ({ ...p, from: p.from + k * frames })),
+    ).flat(),
     looks: each((k) => one.looks.map((l) => ({ ...l, t: l.t + k * period }))).flat(),
     sounds: each((k) => one.sounds.map((s) => ({ ...s, t: s.t + k * period }))).flat(),
     others: each((k) => one.others.map((o) => ({ ...o, t: o.t + k * period }))).flat(),

@@ -2,7 +2,10 @@ import type { Check, Stage } from "../../src/core/drills";
 import type { MeasureId, View } from "../../src/core/measures/catalogue";
 import type { RepKind, RepRules } from "../../src/core/reps/rep";
 
-/** One check as a stage of its own, with a band that a drill carries: what one measure can decide, apart from any drill. */
+/**
+ * One check as a stage of its own, with a band that a drill carries: what one measure can decide,
+ * apart from any drill.
+ */
 export interface TestCheck {
   measure: MeasureId;
   band: readonly [number | null, number | null];
@@ -13,8 +16,21 @@ export interface TestCheck {
   kinds: readonly RepKind[];
 }
 
-const check = (measure: MeasureId, band: readonly [number | null, number | null], target: number, fault: number, more: Partial<TestCheck> = {}): TestCheck => ({
-  measure, band, target, fault, scales: [false, false], view: "face-on", kinds: ["swing", "step-swing"], ...more,
+const check = (
+  measure: MeasureId,
+  band: readonly [number | null, number | null],
+  target: number,
+  fault: number,
+  more: Partial<TestCheck> = {},
+): TestCheck => ({
+  measure,
+  band,
+  target,
+  fault,
+  scales: [false, false],
+  view: "face-on",
+  kinds: ["swing", "step-swing"],
+  ...more,
 });
 const BODY = { scales: [true, true] as const };
 const BEHIND = { view: "down-the-line" as const, scales: [true, true] as const };
@@ -54,8 +70,26 @@ export const TEST_CHECKS: readonly TestCheck[] = [
 
 export function stageOf(c: TestCheck, rules: RepRules): Stage {
   const only: Check = {
-    id: c.measure, name: c.measure, measure: c.measure, band: c.band, scales: c.scales, target: c.target, fault: c.fault, level: "must", point: true, phase: "impact",
-    below: { cue: "More", next: "More of it." }, above: { cue: "Less", next: "Less of it." },
+    id: c.measure,
+    name: c.measure,
+    measure: c.measure,
+    band: c.band,
+    scales: c.scales,
+    target: c.target,
+    fault: c.fault,
+    level: "must",
+    point: true,
+    phase: "impact",
+    below: { cue: "More", next: "More of it." },
+    above: { cue: "Less", next: "Less of it." },
   };
-  return { id: c.measure, name: c.measure, view: c.view, main: true, rules, actions: [], checks: [only] };
+  return {
+    id: c.measure,
+    name: c.measure,
+    view: c.view,
+    main: true,
+    rules,
+    actions: [],
+    checks: [only],
+  };
 }

@@ -32,10 +32,24 @@ export interface Truth {
   place: string;
   light: string;
   golfer: { stature: number; hand: "left" | "right"; sex: string; name: string };
-  camera: { distance: number; height: number; fov: number; width: number; height_px: number; fps: number; yaw: number; roll: number; knock?: { at: number } };
+  camera: {
+    distance: number;
+    height: number;
+    fov: number;
+    width: number;
+    height_px: number;
+    fps: number;
+    yaw: number;
+    roll: number;
+    knock?: { at: number };
+  };
   reps: TruthRep[];
   /** Only beside the clips themselves, not in the small copies that the repository keeps. */
-  perFrame?: { t: number; leadShare: number; joints: Record<string, { px: [number, number]; cm: [number, number, number] }> }[];
+  perFrame?: {
+    t: number;
+    leadShare: number;
+    joints: Record<string, { px: [number, number]; cm: [number, number, number] }>;
+  }[];
 }
 
 export interface TruthClip {
@@ -44,7 +58,10 @@ export interface TruthClip {
   track: () => Track;
 }
 
-/** The clips of a set that have been read: truth from one folder, tracks (plain or packed) from another. */
+/**
+ * The clips of a set that have been read: truth from one folder, tracks (plain or packed) from
+ * another.
+ */
 export function truthClips(clips: string, tracks = clips): TruthClip[] {
   if (!existsSync(tracks)) return [];
   return readdirSync(tracks)
@@ -56,7 +73,11 @@ export function truthClips(clips: string, tracks = clips): TruthClip[] {
       const plain = path.join(clips, `${id}.json`);
       return {
         id,
-        truth: JSON.parse(existsSync(plain) ? readFileSync(plain, "utf8") : brotliDecompressSync(readFileSync(`${plain}.br`)).toString()) as Truth,
+        truth: JSON.parse(
+          existsSync(plain)
+            ? readFileSync(plain, "utf8")
+            : brotliDecompressSync(readFileSync(`${plain}.br`)).toString(),
+        ) as Truth,
         track: () => readTrack(f.endsWith(".br") ? brotliDecompressSync(bytes()) : bytes()),
       };
     });

@@ -14,13 +14,31 @@ export default async function BinPage() {
   return (
     <>
       <p className="mt-5 text-[15px] text-ink-2">What did you put away?</p>
-      <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">{list.length ? `${list.length} in the bin` : "The bin is empty"}</h1>
-      <p className="mb-5 text-[17px]">What lies here counts nowhere, and is gone for good {BIN_DAYS} days after you put it here.</p>
+      <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">
+        {list.length ? `${list.length} in the bin` : "The bin is empty"}
+      </h1>
+      <p className="mb-5 text-[17px]">
+        What lies here counts nowhere, and is gone for good {BIN_DAYS} days after you put it here.
+      </p>
       <ul className="max-w-[760px]">
         {list.map((b) => (
-          <li key={b.id} className="flex min-h-14 items-center justify-between gap-4 border-b border-hair py-2">
-            <span><strong>{b.what === "bout" ? "Bout" : "Rep"}: {b.drill ?? "measured only"}</strong><span className="block text-[15px] text-ink-2">of {shortTime(b.at)}; gone in {b.days} {b.days === 1 ? "day" : "days"}</span></span>
-            <form action={bin.bind(null, golfer.id, b.what, b.id, false)}><Button type="submit" aria-label={`Take out again: ${b.what} of ${shortTime(b.at)}`}>Take it out again</Button></form>
+          <li
+            key={b.id}
+            className="flex min-h-14 items-center justify-between gap-4 border-b border-hair py-2"
+          >
+            <span>
+              <strong>
+                {b.what === "bout" ? "Bout" : "Rep"}: {b.drill ?? "measured only"}
+              </strong>
+              <span className="block text-[15px] text-ink-2">
+                of {shortTime(b.at)}; gone in {b.days} {b.days === 1 ? "day" : "days"}
+              </span>
+            </span>
+            <form action={bin.bind(null, golfer.id, b.what, b.id, false)}>
+              <Button type="submit" aria-label={`Take out again: ${b.what} of ${shortTime(b.at)}`}>
+                Take it out again
+              </Button>
+            </form>
           </li>
         ))}
       </ul>

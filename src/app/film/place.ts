@@ -4,8 +4,16 @@ import type { FilmingPlace } from "@/ui/film/setUp";
 
 const cm = (low: number, high: number) => z.number().min(low).max(high).nullable().catch(null);
 
-/** What was said of the place where this device films, cm; nothing limits what was not said, or makes no sense. */
-const place = z.object({ depth: cm(50, 5000), width: cm(50, 5000), ceiling: cm(150, 2000), fills: cm(100, 1500) });
+/**
+ * What was said of the place where this device films, cm; nothing limits what was not said, or
+ * makes no sense.
+ */
+const place = z.object({
+  depth: cm(50, 5000),
+  width: cm(50, 5000),
+  ceiling: cm(150, 2000),
+  fills: cm(100, 1500),
+});
 const NOWHERE: FilmingPlace = { depth: null, width: null, ceiling: null, fills: null };
 
 /** A place belongs to the device that films there, not to a golfer. */
@@ -22,5 +30,9 @@ export async function readPlace(): Promise<FilmingPlace> {
 }
 
 export async function writePlace(said: FilmingPlace): Promise<void> {
-  (await cookies()).set(COOKIE, JSON.stringify(place.parse(said)), { maxAge: KEPT_S, httpOnly: true, sameSite: "lax" });
+  (await cookies()).set(COOKIE, JSON.stringify(place.parse(said)), {
+    maxAge: KEPT_S,
+    httpOnly: true,
+    sameSite: "lax",
+  });
 }

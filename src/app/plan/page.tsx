@@ -13,7 +13,11 @@ import { whyWords } from "@/ui/plan/whyWords";
 
 export const metadata: Metadata = { title: "Plan" };
 
-export default async function PlanPage({ searchParams }: { searchParams: Promise<{ week?: string }> }) {
+export default async function PlanPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ week?: string }>;
+}) {
   const { db, golfer } = await whoever();
   const today = localDay(new Date());
   const asked = (await searchParams).week;
@@ -23,12 +27,36 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
   const nameOf = (id: string) => drillName(drills, id);
   return (
     <PlanView
-      key={monday} monday={monday} today={today} days={week.days} kept={planBouts(week.bouts, drills)}
-      clashes={week.clashes.map((c) => ({ day: c.day, ids: [c.one, c.other], words: c.conflicts.map((k) => conflictWords(k, nameOf(c.one), nameOf(c.other))) }))}
-      due={due.map((d) => ({ drill: { id: d.drill.id, name: d.drill.name, minutes: d.drill.minutes, dose: d.drill.dose }, stage: { id: d.stage.id, name: d.stage.name }, reason: whyWords(d.why, nameOf) }))}
-      practice={{ week: golfer.week ?? TAKEN_WEEK, taken: golfer.week === null, goals: golfer.goals, lacks: golfer.lacks, sore: golfer.sore }}
-      symptoms={SYMPTOM_ROWS.map((s) => ({ id: s.id, name: s.name }))} gear={[...new Set(drills.flatMap((d) => d.gear.map((g) => g.name)))].sort()}
-      actions={{ plan: planTheWeek.bind(null, golfer.id), keep: keepPlan.bind(null, golfer.id), practice: keepPractice.bind(null, golfer.id), sore: keepSore.bind(null, golfer.id) }}
+      key={monday}
+      monday={monday}
+      today={today}
+      days={week.days}
+      kept={planBouts(week.bouts, drills)}
+      clashes={week.clashes.map((c) => ({
+        day: c.day,
+        ids: [c.one, c.other],
+        words: c.conflicts.map((k) => conflictWords(k, nameOf(c.one), nameOf(c.other))),
+      }))}
+      due={due.map((d) => ({
+        drill: { id: d.drill.id, name: d.drill.name, minutes: d.drill.minutes, dose: d.drill.dose },
+        stage: { id: d.stage.id, name: d.stage.name },
+        reason: whyWords(d.why, nameOf),
+      }))}
+      practice={{
+        week: golfer.week ?? TAKEN_WEEK,
+        taken: golfer.week === null,
+        goals: golfer.goals,
+        lacks: golfer.lacks,
+        sore: golfer.sore,
+      }}
+      symptoms={SYMPTOM_ROWS.map((s) => ({ id: s.id, name: s.name }))}
+      gear={[...new Set(drills.flatMap((d) => d.gear.map((g) => g.name)))].sort()}
+      actions={{
+        plan: planTheWeek.bind(null, golfer.id),
+        keep: keepPlan.bind(null, golfer.id),
+        practice: keepPractice.bind(null, golfer.id),
+        sore: keepSore.bind(null, golfer.id),
+      }}
     />
   );
 }

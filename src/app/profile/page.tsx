@@ -10,7 +10,11 @@ import { ProfileView } from "@/ui/profile/profileView";
 
 export const metadata: Metadata = { title: "Profile" };
 
-export default async function ProfilePage({ searchParams }: { searchParams: Promise<{ club?: string }> }) {
+export default async function ProfilePage({
+  searchParams,
+}: {
+  searchParams: Promise<{ club?: string }>;
+}) {
   const { db, golfer } = await whoever();
   const wanted = (await searchParams).club;
   const club = CLUBS.find((c) => c === wanted) ?? TAKEN_CLUB;
@@ -19,10 +23,28 @@ export default async function ProfilePage({ searchParams }: { searchParams: Prom
     return (
       <>
         <p className="mt-5 text-[15px] text-ink-2">What do your swings ask for?</p>
-        <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">{swings.length ? "One swing says little" : "No swings yet"}</h1>
-        <p className="mb-5 max-w-prose text-[17px]">Film five normal swings from in front, as you always make them, then read the clips. They are held against the bands of every drill.</p>
-        <Button look="main" asChild><Link href={golfer.sample ? "/read?sample=swings" : `/read?drill=${BASELINE}`}>{golfer.sample ? "Read five swings" : "Read my swings"}</Link></Button>
+        <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">
+          {swings.length ? "One swing says little" : "No swings yet"}
+        </h1>
+        <p className="mb-5 max-w-prose text-[17px]">
+          Film five normal swings from in front, as you always make them, then read the clips. They
+          are held against the bands of every drill.
+        </p>
+        <Button look="main" asChild>
+          <Link href={golfer.sample ? "/read?sample=swings" : `/read?drill=${BASELINE}`}>
+            {golfer.sample ? "Read five swings" : "Read my swings"}
+          </Link>
+        </Button>
       </>
     );
-  return <ProfileView profile={profile} club={club} swings={swings} chosen={golfer.styles} units={golfer.units} latest={swings[0]!.at} />;
+  return (
+    <ProfileView
+      profile={profile}
+      club={club}
+      swings={swings}
+      chosen={golfer.styles}
+      units={golfer.units}
+      latest={swings[0]!.at}
+    />
+  );
 }

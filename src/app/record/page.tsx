@@ -14,16 +14,35 @@ export default async function RecordPage() {
   return (
     <>
       <p className="mt-5 text-[15px] text-ink-2">What did the program get wrong?</p>
-      <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">{all.length === 0 ? "You have corrected nothing" : all.length === 1 ? "One correction of yours" : `${all.length} corrections of yours`}</h1>
+      <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">
+        {all.length === 0
+          ? "You have corrected nothing"
+          : all.length === 1
+            ? "One correction of yours"
+            : `${all.length} corrections of yours`}
+      </h1>
       {all.length === 0 ? (
         <>
-          <p className="mb-5 text-[17px]">Open a rep, go to a picture, and say what happens there. What you put right is collected here.</p>
-          <Button asChild><Link href="/reps">See the reps</Link></Button>
+          <p className="mb-5 text-[17px]">
+            Open a rep, go to a picture, and say what happens there. What you put right is collected
+            here.
+          </p>
+          <Button asChild>
+            <Link href="/reps">See the reps</Link>
+          </Button>
         </>
       ) : (
         <>
-          <ErrorRecord rows={errorRecord(all.map((c) => c.what))} verdicts={all.filter((c) => c.what.kind === "verdict").length} reps={new Set(all.map((c) => c.repId)).size} />
-          <Button asChild className="mt-6"><a href="/api/corrections" download>All of them as a file (JSON)</a></Button>
+          <ErrorRecord
+            rows={errorRecord(all.map((c) => c.what))}
+            verdicts={all.filter((c) => c.what.kind === "verdict").length}
+            reps={new Set(all.map((c) => c.repId)).size}
+          />
+          <Button asChild className="mt-6">
+            <a href="/api/corrections" download>
+              All of them as a file (JSON)
+            </a>
+          </Button>
         </>
       )}
     </>

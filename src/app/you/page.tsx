@@ -21,8 +21,16 @@ export default async function YouPage() {
       <section>
         <p className="mt-5 text-[15px] text-ink-2">Who are you, as the film sees you?</p>
         <h1 className="mt-1 mb-7 text-[46px]">{golfer.name}</h1>
-        <GolferForm key={golfer.id} initial={golfer} submit="Keep this" action={changeGolfer.bind(null, golfer.id)} naming />
-        <p className="mt-3 text-[15px] text-ink-2">Reps that are already judged keep the hand and height they were judged with.</p>
+        <GolferForm
+          key={golfer.id}
+          initial={golfer}
+          submit="Keep this"
+          action={changeGolfer.bind(null, golfer.id)}
+          naming
+        />
+        <p className="mt-3 text-[15px] text-ink-2">
+          Reps that are already judged keep the hand and height they were judged with.
+        </p>
       </section>
       <section className="md:mt-12">
         <h2 className="mb-3 text-[29px]">Who practises here?</h2>
@@ -44,14 +52,23 @@ export default async function YouPage() {
           ))}
         </ul>
         <p className="mt-4">
-          <Link href="/begin" className="underline underline-offset-4">Add another golfer</Link>
+          <Link href="/begin" className="underline underline-offset-4">
+            Add another golfer
+          </Link>
         </p>
         <h2 className="mt-8 mb-2 text-[29px]">Your data</h2>
-        <p><Link href="/data" className="underline underline-offset-4">Save all of it, bring a backup back, or remove it for good</Link></p>
+        <p>
+          <Link href="/data" className="underline underline-offset-4">
+            Save all of it, bring a backup back, or remove it for good
+          </Link>
+        </p>
       </section>
       <section id="questions" className="scroll-mt-6 md:col-span-2">
         <h2 className="text-[29px]">Where good teachers disagree</h2>
-        <p className="mt-1 mb-4 max-w-prose text-[17px] text-ink-2">Nothing here has to be answered. Drills of the other side stay open to you; they say so, and your own swings are held to your side.</p>
+        <p className="mt-1 mb-4 max-w-prose text-[17px] text-ink-2">
+          Nothing here has to be answered. Drills of the other side stay open to you; they say so,
+          and your own swings are held to your side.
+        </p>
         <Sides chosen={golfer.styles} taken={taken} chooseSide={chooseSide.bind(null, golfer.id)} />
       </section>
     </div>

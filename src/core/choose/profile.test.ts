@@ -10,21 +10,40 @@ import { SYMPTOM_ROWS } from "./symptoms";
 import { answer, causesOf } from "./which";
 
 const ASK: ProfileAsk = { statureCm: 178, club: "iron", styles: {} };
-const rep = (values: Partial<Record<MeasureId, [value: number, u: number]>>): Partial<Record<string, Measured>> =>
-  Object.fromEntries(Object.entries(values).map(([id, [value, u]]) => [id, { value, u, unit: CATALOGUE[id as MeasureId].unit, state: "measured" }]));
+const rep = (
+  values: Partial<Record<MeasureId, [value: number, u: number]>>,
+): Partial<Record<string, Measured>> =>
+  Object.fromEntries(
+    Object.entries(values).map(([id, [value, u]]) => [
+      id,
+      { value, u, unit: CATALOGUE[id as MeasureId].unit, state: "measured" },
+    ]),
+  );
 const five = (values: Parameters<typeof rep>[0]) => [0, 1, 2, 3, 4].map(() => rep(values));
-const firstOf = (values: Parameters<typeof rep>[0], ask = ASK) => profileOf(five(values), ask).suggestions[0]?.drill.id;
+const firstOf = (values: Parameters<typeof rep>[0], ask = ASK) =>
+  profileOf(five(values), ask).suggestions[0]?.drill.id;
 
 describe("five own swings", () => {
   it("name what is outside, the drill that trains it, and why", () => {
     const profile = profileOf(five({ pelvisSway: [9, 0.7], leadShareImpact: [80, 3] }), ASK);
-    expect(profile.findings.map((f) => [f.measure, f.side, f.sure])).toEqual([["pelvisSway", "above", true]]);
+    expect(profile.findings.map((f) => [f.measure, f.side, f.sure])).toEqual([
+      ["pelvisSway", "above", true],
+    ]);
     expect(profile.inside).toEqual(["leadShareImpact"]);
-    expect(profile.suggestions[0]).toMatchObject({ drill: { id: "heel-toe-swap" }, because: [{ measure: "pelvisSway" }], against: [] });
+    expect(profile.suggestions[0]).toMatchObject({
+      drill: { id: "heel-toe-swap" },
+      because: [{ measure: "pelvisSway" }],
+      against: [],
+    });
   });
 
   it("begin with what goes wrong first, however far off the rest is", () => {
-    expect(profileOf(five({ pelvisSlide: [16, 0.6], pelvisSway: [8, 0.6], leadShareFinish: [40, 3] }), ASK).findings.map((f) => f.measure)).toEqual(["pelvisSway", "pelvisSlide", "leadShareFinish"]);
+    expect(
+      profileOf(
+        five({ pelvisSlide: [16, 0.6], pelvisSway: [8, 0.6], leadShareFinish: [40, 3] }),
+        ASK,
+      ).findings.map((f) => f.measure),
+    ).toEqual(["pelvisSway", "pelvisSlide", "leadShareFinish"]);
   });
 
   it("suggest nothing for what is inside, hardly outside, or seen once", () => {
@@ -46,19 +65,29 @@ describe("five own swings", () => {
     expect(profileOf(five({ pelvisSlide: [7, 0.3] }), ASK).findings).toEqual([]);
     // 70 % at the strike is outside the driver's band, and just right for an iron.
     expect(profileOf(five({ leadShareImpact: [72, 1] }), ASK).findings).toEqual([]);
-    expect(profileOf(five({ leadShareImpact: [40, 1] }), ASK).findings[0]).toMatchObject({ side: "below", band: [60, null], symptom: "heavy" });
+    expect(profileOf(five({ leadShareImpact: [40, 1] }), ASK).findings[0]).toMatchObject({
+      side: "below",
+      band: [60, null],
+      symptom: "heavy",
+    });
   });
 
   it("follow the golfer's side of a question", () => {
     const quick = five({ pelvisBeforeHands: [20, 5] });
-    expect(profileOf(quick, { ...ASK, styles: { leads: "ground up" } }).findings[0]).toMatchObject({ side: "below", band: [60, null] });
+    expect(profileOf(quick, { ...ASK, styles: { leads: "ground up" } }).findings[0]).toMatchObject({
+      side: "below",
+      band: [60, null],
+    });
     expect(profileOf(quick, { ...ASK, styles: { leads: "arms first" } }).findings).toEqual([]);
   });
 
   it("choose which side drives, unless the golfer has", () => {
     expect(profileOf(five({ pelvisSlide: [14, 0.6] }), ASK).styles.drives).toBe("lead clears");
     expect(profileOf(five({ leadShareImpact: [38, 3] }), ASK).styles.drives).toBe("trail drives");
-    expect(profileOf(five({ leadShareImpact: [38, 3] }), { ...ASK, styles: { drives: "lead clears" } }).styles.drives).toBe("lead clears");
+    expect(
+      profileOf(five({ leadShareImpact: [38, 3] }), { ...ASK, styles: { drives: "lead clears" } })
+        .styles.drives,
+    ).toBe("lead clears");
     expect(profileOf(five({ leadShareImpact: [80, 3] }), ASK).styles.drives).toBeUndefined();
   });
 });
@@ -78,15 +107,50 @@ describe("questions of style", () => {
 
 describe("the stance", () => {
   it("is guessed from the reach, to three centimetres", () => {
-    expect([firstStance(183.1, 180), firstStance(183, 180), firstStance(177, 180), firstStance(176.9, 180)]).toEqual(["trail ahead", "level", "level", "trail behind"]);
+    expect([
+      firstStance(183.1, 180),
+      firstStance(183, 180),
+      firstStance(177, 180),
+      firstStance(176.9, 180),
+    ]).toEqual(["trail ahead", "level", "level", "trail behind"]);
   });
 
-  const turn = (stance: "level" | "trail ahead" | "trail behind", cm: number) => ({ stance, measures: rep({ headDrift: [cm, 0.4], counterMove: [1, 0.3], wobble: [2, 0.3] }) });
+  const turn = (stance: "level" | "trail ahead" | "trail behind", cm: number) => ({
+    stance,
+    measures: rep({ headDrift: [cm, 0.4], counterMove: [1, 0.3], wobble: [2, 0.3] }),
+  });
   it("is the one in which the golfer wanders least, where that can be told", () => {
-    const told = compareStances([turn("level", 8), turn("level", 8), turn("trail ahead", 3), turn("trail ahead", 3), turn("trail behind", 9), turn("trail behind", 9)]);
-    expect([told.steadiest, told.wander.map((w) => w.stance)]).toEqual(["trail ahead", ["trail ahead", "level", "trail behind"]]);
-    expect(compareStances([turn("level", 8), turn("level", 8), turn("trail ahead", 7.6), turn("trail ahead", 7.6), turn("trail behind", 9), turn("trail behind", 9)]).steadiest).toBeNull();
-    expect(compareStances([turn("level", 8), turn("level", 8), turn("trail ahead", 1), turn("trail behind", 9), turn("trail behind", 9)]).steadiest).toBeNull();
+    const told = compareStances([
+      turn("level", 8),
+      turn("level", 8),
+      turn("trail ahead", 3),
+      turn("trail ahead", 3),
+      turn("trail behind", 9),
+      turn("trail behind", 9),
+    ]);
+    expect([told.steadiest, told.wander.map((w) => w.stance)]).toEqual([
+      "trail ahead",
+      ["trail ahead", "level", "trail behind"],
+    ]);
+    expect(
+      compareStances([
+        turn("level", 8),
+        turn("level", 8),
+        turn("trail ahead", 7.6),
+        turn("trail ahead", 7.6),
+        turn("trail behind", 9),
+        turn("trail behind", 9),
+      ]).steadiest,
+    ).toBeNull();
+    expect(
+      compareStances([
+        turn("level", 8),
+        turn("level", 8),
+        turn("trail ahead", 1),
+        turn("trail behind", 9),
+        turn("trail behind", 9),
+      ]).steadiest,
+    ).toBeNull();
   });
 });
 
@@ -94,18 +158,36 @@ describe("which is it?", () => {
   const styles = stylesOf({});
   const said = (symptom: Parameters<typeof causesOf>[0], values: Parameters<typeof rep>[0]) => {
     const { measures } = profileOf([rep(values), rep(values)], ASK);
-    return Object.fromEntries(causesOf(symptom, "iron", styles).map((c) => [c.measure, answer(c, measures[c.measure], 178).says]));
+    return Object.fromEntries(
+      causesOf(symptom, "iron", styles).map((c) => [
+        c.measure,
+        answer(c, measures[c.measure], 178).says,
+      ]),
+    );
   };
   it("two swings tell apart what a complaint may come from", () => {
-    expect(said("sway", { pelvisSway: [2, 0.5], trailKneeOut: [8, 0.8], sideTiltChange: [-7, 2] })).toEqual({ pelvisSway: "not this", trailKneeOut: "it is this", sideTiltChange: "too close" });
-    expect(said("endsOnTrail", { leadShareImpact: [64, 3], leadShareFinish: [90, 3] })).toEqual({ leadShareFinish: "not this", leadShareImpact: "too close" });
-    expect(said("thin", { trailHeelUpAt: [10, 6] })).toEqual({ trailHeelUpAt: "it is this", hipsToBall: "not told" });
+    expect(
+      said("sway", { pelvisSway: [2, 0.5], trailKneeOut: [8, 0.8], sideTiltChange: [-7, 2] }),
+    ).toEqual({ pelvisSway: "not this", trailKneeOut: "it is this", sideTiltChange: "too close" });
+    expect(said("endsOnTrail", { leadShareImpact: [64, 3], leadShareFinish: [90, 3] })).toEqual({
+      leadShareFinish: "not this",
+      leadShareImpact: "too close",
+    });
+    expect(said("thin", { trailHeelUpAt: [10, 6] })).toEqual({
+      trailHeelUpAt: "it is this",
+      hipsToBall: "not told",
+    });
   });
   it("a complaint is looked for on the golfer's side of a question only", () => {
-    expect(said("slice", { pelvisBeforeHands: [100, 8] })).toEqual({ pelvisBeforeHands: "not this" });
-    expect(said("slice", { pelvisBeforeHands: [10, 8] })).toEqual({ pelvisBeforeHands: "it is this" });
+    expect(said("slice", { pelvisBeforeHands: [100, 8] })).toEqual({
+      pelvisBeforeHands: "not this",
+    });
+    expect(said("slice", { pelvisBeforeHands: [10, 8] })).toEqual({
+      pelvisBeforeHands: "it is this",
+    });
   });
   it("every complaint has a cause that a picture shows", () => {
-    for (const { id } of SYMPTOM_ROWS) expect(causesOf(id, "iron", styles).length, id).toBeGreaterThan(0);
+    for (const { id } of SYMPTOM_ROWS)
+      expect(causesOf(id, "iron", styles).length, id).toBeGreaterThan(0);
   });
 });

@@ -2,11 +2,15 @@
 export const STANCES = ["level", "trail ahead", "trail behind"] as const;
 export type Stance = (typeof STANCES)[number];
 
-/** Arms longer or shorter than the golfer is tall by more than this speak for a foot ahead, cm (DRILLS 3). */
+/**
+ * Arms longer or shorter than the golfer is tall by more than this speak for a foot ahead, cm
+ * (DRILLS 3).
+ */
 export const REACH_CM = 3;
 
 /**
- * The stance to try first: long arms with the trail foot ahead, short ones with it behind. Only a guess; the three stances decide.
+ * The stance to try first: long arms with the trail foot ahead, short ones with it behind. Only a
+ * guess; the three stances decide.
  *
  * @param armSpanCm fingertip to fingertip, arms spread
  * @example firstStance(186, 180) // "trail ahead"
@@ -17,4 +21,8 @@ export function firstStance(armSpanCm: number, statureCm: number): Stance {
 }
 
 /** A stance in words. */
-export const STANCE_WORDS: Record<Stance, string> = { level: "feet level", "trail ahead": "trail foot a hand ahead", "trail behind": "trail foot a hand behind" };
+export const STANCE_WORDS: Record<Stance, string> = {
+  level: "feet level",
+  "trail ahead": "trail foot a hand ahead",
+  "trail behind": "trail foot a hand behind",
+};

@@ -3,10 +3,22 @@ import type { MeasureId, View } from "../measures/catalogue";
 import type { RepRules } from "../reps/rep";
 
 /** Where in the chain of causes a check stands: the earliest failed one gives the cue. */
-export const PHASES = ["set-up", "action", "backswing feet", "backswing", "top", "downswing feet", "impact", "finish"] as const;
+export const PHASES = [
+  "set-up",
+  "action",
+  "backswing feet",
+  "backswing",
+  "top",
+  "downswing feet",
+  "impact",
+  "finish",
+] as const;
 export type Phase = (typeof PHASES)[number];
 
-/** What a golfer hears or reads when something is wrong: at most four words, and one sentence of what to do next. */
+/**
+ * What a golfer hears or reads when something is wrong: at most four words, and one sentence of
+ * what to do next.
+ */
 export interface FailWords {
   cue: string;
   next: string;
@@ -35,7 +47,10 @@ export interface Check {
   measure: MeasureId;
   /** Inclusive limits for a golfer of 178 cm; null = open. */
   band: readonly [number | null, number | null];
-  /** Whether each limit scales with stature (cm of the body do; those of shoes and props, and ms and shares, do not). */
+  /**
+   * Whether each limit scales with stature (cm of the body do; those of shoes and props, and ms and
+   * shares, do not).
+   */
   scales: readonly [boolean, boolean];
   target: number;
   fault: number;
@@ -50,7 +65,10 @@ export interface Check {
   told?: { by: MeasureId; minus: FailWords; plus: FailWords };
 }
 
-/** A named way in which a stage goes wrong: how it looks, the movement itself, and the check or action whose cue it gets. */
+/**
+ * A named way in which a stage goes wrong: how it looks, the movement itself, and the check or
+ * action whose cue it gets.
+ */
 export interface Fault {
   id: string;
   name: string;
@@ -94,13 +112,29 @@ export type StyleId = keyof typeof STYLES;
 export type Styles = { [K in StyleId]?: (typeof STYLES)[K][number] };
 
 /** What golfers say is wrong: ids of the rows of `choose/symptoms`. */
-export const SYMPTOMS = ["heavy", "thin", "slice", "hook", "noDistance", "stuckBefore", "shortBack", "sway", "endsOnTrail", "hipsStall", "feetSlip", "offBalance"] as const;
+export const SYMPTOMS = [
+  "heavy",
+  "thin",
+  "slice",
+  "hook",
+  "noDistance",
+  "stuckBefore",
+  "shortBack",
+  "sway",
+  "endsOnTrail",
+  "hipsStall",
+  "feetSlip",
+  "offBalance",
+] as const;
 export type SymptomId = (typeof SYMPTOMS)[number];
 
 export const BODY_PARTS = ["feet", "knees", "hips", "trunk", "arms", "head", "balance"] as const;
 export type BodyPart = (typeof BODY_PARTS)[number];
 
-/** How much is done at a time: one drill for the whole session; four to six reps and then the own swing; short bouts on most days; counted sets, repeated when one misses. */
+/**
+ * How much is done at a time: one drill for the whole session; four to six reps and then the own
+ * swing; short bouts on most days; counted sets, repeated when one misses.
+ */
 export type School = "single focus" | "short sets" | "home habit" | "counted sets";
 
 export interface Dose {
@@ -158,4 +192,5 @@ export interface Drill {
 }
 
 /** Whether a stage's reps get a verdict; else it is a rehearsal: counted and shown. */
-export const isJudged = (stage: Stage): boolean => stage.checks.some((c) => c.level === "must" && c.point);
+export const isJudged = (stage: Stage): boolean =>
+  stage.checks.some((c) => c.level === "must" && c.point);

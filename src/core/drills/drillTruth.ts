@@ -5,47 +5,74 @@ import type { MovementScript } from "../figure/script";
 import { simulate } from "../figure/simulate";
 import { truths, type Truth } from "../figure/truth/truth";
 
-/** How far the truth of a movement lies inside each check of a stage; negative = outside. NaN where the movement has no such measure. */
+/**
+ * How far the truth of a movement lies inside each check of a stage; negative = outside. NaN where
+ * the movement has no such measure.
+ */
 export interface Margins {
   value: number;
   inside: number;
 }
 
-export const truthsOf = (script: MovementScript, view: Stage["view"], statureCm = 178): Truth[] => truths(simulate(body(statureCm, "male", 1), script), view);
+export const truthsOf = (script: MovementScript, view: Stage["view"], statureCm = 178): Truth[] =>
+  truths(simulate(body(statureCm, "male", 1), script), view);
 
 /** As much of a movement's truth as its checks and actions ask for. */
-export type Judgeable = Pick<Truth, "measures" | "events"> & { footEvents: readonly { foot: "lead" | "trail"; event: string; t: number }[] };
+export type Judgeable = Pick<Truth, "measures" | "events"> & {
+  footEvents: readonly { foot: "lead" | "trail"; event: string; t: number }[];
+};
 
-export function margins(stage: Stage, truth: Pick<Truth, "measures">, statureCm = 178): Map<string, Margins> {
-  return new Map(stage.checks.map((c) => {
-    const [lo, hi] = bandFor(c, statureCm);
-    const value = truth.measures[c.measure] ?? NaN;
-    return [c.id, { value, inside: Math.min(value - (lo ?? -Infinity), (hi ?? Infinity) - value) }];
-  }));
+export function margins(
+  stage: Stage,
+  truth: Pick<Truth, "measures">,
+  statureCm = 178,
+): Map<string, Margins> {
+  return new Map(
+    stage.checks.map((c) => {
+      const [lo, hi] = bandFor(c, statureCm);
+      const value = truth.measures[c.measure] ?? NaN;
+      return [
+        c.id,
+        { value, inside: Math.min(value - (lo ?? -Infinity), (hi ?? Infinity) - value) },
+      ];
+    }),
+  );
 }
 
 /** Whether a required action was truly done. */
-export function done(need: Stage["actions"][number]["need"], { measures, footEvents, events }: Judgeable): boolean {
+export function done(
+  need: Stage["actions"][number]["need"],
+  { measures, footEvents, events }: Judgeable,
+): boolean {
   switch (need.kind) {
     case "measure":
       return (measures[need.measure] ?? -Infinity) >= need.atLeast;
     case "bothLand":
-      return (["lead", "trail"] as const).every((foot) => footEvents.some((e) => e.foot === foot && e.event === "landing"));
+      return (["lead", "trail"] as const).every((foot) =>
+        footEvents.some((e) => e.foot === foot && e.event === "landing"),
+      );
     case "step": {
       const own = footEvents.filter((e) => e.foot === need.foot);
-      return "before" in need ? own.some((e) => e.event === "liftOff" && e.t < (events[need.before] ?? Infinity)) : own.some((e) => e.event === "landing" && e.t > (events[need.after] ?? Infinity));
+      return "before" in need
+        ? own.some((e) => e.event === "liftOff" && e.t < (events[need.before] ?? Infinity))
+        : own.some((e) => e.event === "landing" && e.t > (events[need.after] ?? Infinity));
     }
   }
 }
 
 /** The faults of a stage that can fail a rep: one that only a should tells can not. */
-export const failingFaults = (stage: Stage): readonly Fault[] => (stage.faults ?? []).filter((f) => stage.checks.every((c) => c.id !== f.fails || c.level === "must"));
+export const failingFaults = (stage: Stage): readonly Fault[] =>
+  (stage.faults ?? []).filter((f) =>
+    stage.checks.every((c) => c.id !== f.fails || c.level === "must"),
+  );
 
 /** Id of the action or must whose cue a movement should get; null when it is good. */
 export function dueCue(stage: Stage, truth: Judgeable, statureCm = 178): string | null {
   const missing = stage.actions.find((a) => !done(a.need, truth));
   if (missing) return missing.id;
   const inside = margins(stage, truth, statureCm);
-  const musts = stage.checks.filter((c) => c.level === "must").sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
+  const musts = stage.checks
+    .filter((c) => c.level === "must")
+    .sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
   return musts.find((c) => inside.get(c.id)!.inside < 0)?.id ?? null;
 }

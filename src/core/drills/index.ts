@@ -11,7 +11,10 @@ export const DRILLS: readonly Drill[] = [...all].sort((a, b) => a.number - b.num
  */
 export function findStage(drillId: string, stageId?: string): { drill: Drill; stage: Stage } {
   const drill = DRILLS.find((d) => d.id === drillId);
-  if (!drill) throw new RangeError(`no drill named ${drillId}; there are: ${DRILLS.map((d) => d.id).join(", ")}, none`);
+  if (!drill)
+    throw new RangeError(
+      `no drill named ${drillId}; there are: ${DRILLS.map((d) => d.id).join(", ")}, none`,
+    );
   return { drill, stage: stageOf(drill, stageId) };
 }
 
@@ -21,16 +24,28 @@ export function findStage(drillId: string, stageId?: string): { drill: Drill; st
  * @throws RangeError naming what there is
  */
 export function stageOf(drill: Drill, stageId?: string): Stage {
-  const stage = stageId === undefined ? drill.stages.find((s) => s.main) : drill.stages.find((s) => s.id === stageId);
-  if (!stage) throw new RangeError(`${drill.id} has no stage ${stageId}; there are: ${drill.stages.map((s) => s.id).join(", ")}`);
+  const stage =
+    stageId === undefined
+      ? drill.stages.find((s) => s.main)
+      : drill.stages.find((s) => s.id === stageId);
+  if (!stage)
+    throw new RangeError(
+      `${drill.id} has no stage ${stageId}; there are: ${drill.stages.map((s) => s.id).join(", ")}`,
+    );
   return stage;
 }
 
 /** A check's band for one golfer, in the measure's unit. */
-export function bandFor(check: Stage["checks"][number], statureCm: number): [number | null, number | null] {
+export function bandFor(
+  check: Stage["checks"][number],
+  statureCm: number,
+): [number | null, number | null] {
   const k = statureCm / 178;
   const [lo, hi] = check.band;
-  return [lo === null ? null : check.scales[0] ? lo * k : lo, hi === null ? null : check.scales[1] ? hi * k : hi];
+  return [
+    lo === null ? null : check.scales[0] ? lo * k : lo,
+    hi === null ? null : check.scales[1] ? hi * k : hi,
+  ];
 }
 
 export { isJudged } from "./drill";

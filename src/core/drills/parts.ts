@@ -30,11 +30,19 @@ interface CheckParts {
 
 export const kebab = (id: string): string => id.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
 
-function check(level: Check["level"], { below, above, told, point, fixed, scales, ...c }: CheckParts): Check {
+function check(
+  level: Check["level"],
+  { below, above, told, point, fixed, scales, ...c }: CheckParts,
+): Check {
   const body = CATALOGUE[c.measure].unit === "cm" && !fixed;
   return {
-    ...c, id: c.id ?? kebab(c.measure), level, point: point ?? false, scales: scales ?? [body, body],
-    ...(below && { below: said(below) }), ...(above && { above: said(above) }),
+    ...c,
+    id: c.id ?? kebab(c.measure),
+    level,
+    point: point ?? false,
+    scales: scales ?? [body, body],
+    ...(below && { below: said(below) }),
+    ...(above && { above: said(above) }),
     ...(told && { told: { by: told.by, minus: said(told.minus), plus: said(told.plus) } }),
   };
 }
@@ -43,9 +51,20 @@ export const must = (parts: CheckParts): Check => check("must", parts);
 export const should = (parts: CheckParts): Check => check("should", parts);
 export const advice = (parts: CheckParts): Check => check("advice", parts);
 
-export const action = (id: string, name: string, need: ActionNeed, [cue, next]: Words): RequiredAction => ({ id, name, need, cue, next });
+export const action = (
+  id: string,
+  name: string,
+  need: ActionNeed,
+  [cue, next]: Words,
+): RequiredAction => ({ id, name, need, cue, next });
 
-export const fault = (id: string, name: string, fails: string, tell: string, script: Fault["script"]): Fault => ({ id, name, fails, tell, script });
+export const fault = (
+  id: string,
+  name: string,
+  fails: string,
+  tell: string,
+  script: Fault["script"],
+): Fault => ({ id, name, fails, tell, script });
 
 /** What goes for every drill; a drill adds its own. */
 export const CAUTIONS: readonly string[] = [
@@ -62,17 +81,27 @@ export const ONE_LEG = "You can't stand on one leg for ten seconds.";
 export const UNSTEADY = "Balance trouble.";
 
 /** Of stages seen from behind that would stand on the hips' way to the ball (docs/decisions/17). */
-export const HIPS_NOT_TOLD = "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.";
+export const HIPS_NOT_TOLD =
+  "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.";
 
 /** Where the phone stands for a view. */
 export const PHONE = {
-  faceOn: "In front of you at hip height, four paces off, level; both feet and the whole club in the picture.",
-  behind: "Behind you on the line of your toes, at hip height, four paces off, looking along the target line.",
+  faceOn:
+    "In front of you at hip height, four paces off, level; both feet and the whole club in the picture.",
+  behind:
+    "Behind you on the line of your toes, at hip height, four paces off, looking along the target line.",
   both: "First in front of you, then behind you on the line of your toes; at hip height, four paces off.",
 } as const;
 
-/** A movement that can be varied: the target with its own values, a fault with a few of them changed. */
-export const vary = <T extends object>(make: (changes: T) => MovementScript, base: NoInfer<T>) => (more: T = {} as T) => (): MovementScript => make(merged(base, more as never));
+/**
+ * A movement that can be varied: the target with its own values, a fault with a few of them
+ * changed.
+ */
+export const vary =
+  <T extends object>(make: (changes: T) => MovementScript, base: NoInfer<T>) =>
+  (more: T = {} as T) =>
+  (): MovementScript =>
+    make(merged(base, more as never));
 
 export const RULES = {
   swing: { kind: "swing", clubAhead: false },
@@ -82,4 +111,13 @@ export const RULES = {
 } as const satisfies Record<string, RepRules>;
 
 /** Of the hips' two drills that are seen from behind. */
-export const BEND_KEPT: Check = should({ measure: "bendChange", name: "Bend kept", band: [-9, 12], target: -1, fault: -16, phase: "impact", below: ["Stay bent over", "Keep the chest over the ball."], above: ["Chest stays up", "Do not dive at the ball."] });
+export const BEND_KEPT: Check = should({
+  measure: "bendChange",
+  name: "Bend kept",
+  band: [-9, 12],
+  target: -1,
+  fault: -16,
+  phase: "impact",
+  below: ["Stay bent over", "Keep the chest over the ball."],
+  above: ["Chest stays up", "Do not dive at the ball."],
+});

@@ -16,7 +16,8 @@ it("lets nobody begin in pain, whatever else is fine, and says who to see", () =
 
 it("keeps the unsteady from drills that ask for one leg, and only from those", () => {
   const unsteady: SelfCheckAnswers = { ...fine, balance: "no" };
-  for (const id of ["feet-together", "trail-toe-behind", "rocking-board-side", "lead-foot-rocker"]) expect(adviceFor(unsteady, drill(id))!.go, id).toBe(false);
+  for (const id of ["feet-together", "trail-toe-behind", "rocking-board-side", "lead-foot-rocker"])
+    expect(adviceFor(unsteady, drill(id))!.go, id).toBe(false);
   expect(adviceFor(unsteady, drill("ball-toss"))).toMatchObject({ go: true, title: "Go gently" });
 });
 

@@ -1,6 +1,7 @@
 /**
- * Body of the simulated golfer: joint-to-joint lengths in cm as shares of stature (Drillis & Contini 1966 as tabled
- * by Winter 2009; trunk and hip width after de Leva 1996), and segment masses and centres (de Leva 1996, tables 1 and 4).
+ * Body of the simulated golfer: joint-to-joint lengths in cm as shares of stature (Drillis &
+ * Contini 1966 as tabled by Winter 2009; trunk and hip width after de Leva 1996), and segment
+ * masses and centres (de Leva 1996, tables 1 and 4).
  */
 export interface Body {
   /** Height barefoot, cm. */
@@ -28,7 +29,8 @@ export interface Body {
 }
 
 export function body(stature: number, sex: Body["sex"] = "male", build = 1): Body {
-  if (!(stature >= 120 && stature <= 220)) throw new RangeError(`stature must be 120 to 220 cm, got ${stature}`);
+  if (!(stature >= 120 && stature <= 220))
+    throw new RangeError(`stature must be 120 to 220 cm, got ${stature}`);
   const k = stature / 100;
   return {
     stature,
@@ -50,15 +52,22 @@ export function body(stature: number, sex: Body["sex"] = "male", build = 1): Bod
   };
 }
 
-/** One segment's share of body mass and where its centre lies from its upper (proximal) end, as a share of its length. */
+/**
+ * One segment's share of body mass and where its centre lies from its upper (proximal) end, as a
+ * share of its length.
+ */
 export interface SegmentShare {
   mass: number;
   centre: number;
 }
 
-export type Segment = "head" | "trunk" | "upperArm" | "forearm" | "hand" | "thigh" | "shank" | "foot";
+export type Segment =
+  "head" | "trunk" | "upperArm" | "forearm" | "hand" | "thigh" | "shank" | "foot";
 
-/** de Leva 1996: shares of mass (table 4) and centres from the proximal end; trunk from mid-shoulder to mid-hip. */
+/**
+ * de Leva 1996: shares of mass (table 4) and centres from the proximal end; trunk from mid-shoulder
+ * to mid-hip.
+ */
 export const DE_LEVA: Record<Body["sex"], Record<Segment, SegmentShare>> = {
   male: {
     head: { mass: 0.0694, centre: 1 },

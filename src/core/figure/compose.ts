@@ -2,21 +2,36 @@ import { curve, type Knot } from "../maths/curve";
 import type { BodyCurves, FootScript, MovementScript } from "./script";
 
 const CURVES: readonly (keyof BodyCurves)[] = [
-  "armSwing", "reach", "wristCock", "pelvisTurn", "thoraxTurn", "sideTilt", "forwardBend", "pelvisRise", "neckLean", "heading",
-  "handsApart", "leadKneeAside", "trailKneeAside",
+  "armSwing",
+  "reach",
+  "wristCock",
+  "pelvisTurn",
+  "thoraxTurn",
+  "sideTilt",
+  "forwardBend",
+  "pelvisRise",
+  "neckLean",
+  "heading",
+  "handsApart",
+  "leadKneeAside",
+  "trailKneeAside",
 ];
 const FOOT_CURVES = ["heelPitch", "toePitch", "pivot", "spin", "slide"] as const;
 
 /**
- * Movements one after another on one clock: the body goes smoothly from where one ends to where the next begins, and
- * each foot that stands elsewhere steps to its next place.
+ * Movements one after another on one clock: the body goes smoothly from where one ends to where the
+ * next begins, and each foot that stands elsewhere steps to its next place.
  *
  * @param gapSeconds time between two movements (at least 1.2 s, so that both feet can step)
  * @example
  * compose([walk(), swing(), swing({ back: 0.95 })], [0.8, 2]).reps.length; // 2
  */
-export function compose(parts: readonly MovementScript[], gapSeconds: number | readonly number[] = 1.8): MovementScript {
-  const gap = (i: number) => (typeof gapSeconds === "number" ? gapSeconds : gapSeconds[i % gapSeconds.length]!);
+export function compose(
+  parts: readonly MovementScript[],
+  gapSeconds: number | readonly number[] = 1.8,
+): MovementScript {
+  const gap = (i: number) =>
+    typeof gapSeconds === "number" ? gapSeconds : gapSeconds[i % gapSeconds.length]!;
   const starts: number[] = [];
   let clock = 0;
   parts.forEach((p, i) => {
@@ -30,8 +45,10 @@ export function compose(parts: readonly MovementScript[], gapSeconds: number | r
       const at = curve(knots);
       const from = starts[i]!;
       if (knots[0]![0] > 1e-6) out.push([from, at(0)]);
-      for (const [t, ...rest] of knots) if (t >= -1e-9) out.push([from + t, ...rest] as unknown as Knot);
-      if (knots[knots.length - 1]![0] < p.duration - 1e-6) out.push([from + p.duration, at(p.duration)]);
+      for (const [t, ...rest] of knots)
+        if (t >= -1e-9) out.push([from + t, ...rest] as unknown as Knot);
+      if (knots[knots.length - 1]![0] < p.duration - 1e-6)
+        out.push([from + p.duration, at(p.duration)]);
     });
     return out;
   };
@@ -50,7 +67,14 @@ export function compose(parts: readonly MovementScript[], gapSeconds: number | r
         const end = starts[i]! - g;
         // The lead foot steps in the first half of the gap, the trail foot in the second.
         const from = end + g * (name === "lead" ? 0.12 : 0.5);
-        out.steps.push({ from, to: from + g * 0.3, alongTarget: dT, towardBall: dD, turn, apex: 5 });
+        out.steps.push({
+          from,
+          to: from + g * 0.3,
+          alongTarget: dT,
+          towardBall: dD,
+          turn,
+          apex: 5,
+        });
         const empty = name === "lead" ? 8 : 92;
         share.push([from - 0.02, empty], [from + g * 0.3 + 0.02, empty]);
         [t, d, deg] = [foot.ankleT, foot.ankleD, foot.turnOut * side];
@@ -85,7 +109,12 @@ export function compose(parts: readonly MovementScript[], gapSeconds: number | r
     return out;
   }
   share.sort((a, b) => a[0] - b[0]);
-  const bodyCurves = Object.fromEntries(CURVES.filter((name) => parts.some((p) => p[name]?.length)).map((name) => [name, joined((p) => p[name])])) as unknown as BodyCurves;
+  const bodyCurves = Object.fromEntries(
+    CURVES.filter((name) => parts.some((p) => p[name]?.length)).map((name) => [
+      name,
+      joined((p) => p[name]),
+    ]),
+  ) as unknown as BodyCurves;
   return {
     ...bodyCurves,
     duration: clock,
@@ -93,10 +122,15 @@ export function compose(parts: readonly MovementScript[], gapSeconds: number | r
     leadShare: distinct(share),
     pressureDepth: joined((p) => p.pressureDepth ?? [[0, 50]]),
     pushes: parts.flatMap((p, i) => p.pushes.map((t) => starts[i]! + t)),
-    reps: parts.flatMap((p, i) => p.reps.map((r) => ({
-      ...r, from: starts[i]! + r.from, to: starts[i]! + r.to,
-      ...(r.strike === undefined ? {} : { strike: starts[i]! + r.strike }), ...(r.propDrop === undefined ? {} : { propDrop: starts[i]! + r.propDrop }),
-    }))),
+    reps: parts.flatMap((p, i) =>
+      p.reps.map((r) => ({
+        ...r,
+        from: starts[i]! + r.from,
+        to: starts[i]! + r.to,
+        ...(r.strike === undefined ? {} : { strike: starts[i]! + r.strike }),
+        ...(r.propDrop === undefined ? {} : { propDrop: starts[i]! + r.propDrop }),
+      })),
+    ),
     club: parts[0]!.club,
     clubAhead: joined((p) => p.clubAhead),
   };

@@ -48,11 +48,14 @@ describe("its truth", () => {
   });
 
   it("tells each fault by its own measure", () => {
-    const of = (o: Parameters<typeof doubleStep>[0]) => truth(simulate(body(178), doubleStep(o))).measures;
+    const of = (o: Parameters<typeof doubleStep>[0]) =>
+      truth(simulate(body(178), doubleStep(o))).measures;
     expect(of({ trailFirst: -0.2 }).trailStepBeforeHands).toBeLessThan(-100);
     expect(of({ trailStep: -25 }).trailStepLength).toBeCloseTo(-25, 0);
     expect(of({ leadBeforeTop: -0.17 }).leadLandBeforeTop).toBeLessThan(-80);
-    expect(of({ tiltTop: -19, loadedShare: 2, trailStep: -6 }).pelvisSway! - exact.measures.pelvisSway!).toBeGreaterThan(5);
+    expect(
+      of({ tiltTop: -19, loadedShare: 2, trailStep: -6 }).pelvisSway! - exact.measures.pelvisSway!,
+    ).toBeGreaterThan(5);
     expect(of({ sentShare: 68, loadedShare: 66 }).trailSharePeak).toBeLessThan(45);
   });
 

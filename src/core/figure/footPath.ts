@@ -20,7 +20,10 @@ const UP: Vec3 = [0, 1, 0];
 const rad = (deg: number) => (deg * Math.PI) / 180;
 const optional = (knots: Knot[] | undefined) => curve(knots?.length ? knots : [[0, 0]]);
 
-/** Where a foot is over time: planted, stepping in an arc, raised about its ball or heel, turning about either. */
+/**
+ * Where a foot is over time: planted, stepping in an arc, raised about its ball or heel, turning
+ * about either.
+ */
 export function footPath(body: Body, script: FootScript, side: 1 | -1): (t: number) => FootPlace {
   const heelPitch = optional(script.heelPitch);
   const toePitch = optional(script.toePitch);
@@ -36,7 +39,8 @@ export function footPath(body: Body, script: FootScript, side: 1 | -1): (t: numb
     for (const step of script.steps) {
       if (t <= step.from) break;
       const s = progress(step, t);
-      // The foot rises first and travels while it is up: it neither scrapes on leaving nor slides on landing.
+      // The foot rises first and travels while it is up: it neither scrapes on leaving nor slides
+      // on landing.
       const travel = Math.min(Math.max((s - 0.15) / 0.7, 0), 1);
       const gone = travel ** 3 * (10 - 15 * travel + 6 * travel * travel);
       alongT += step.alongTarget * gone;
@@ -52,7 +56,10 @@ export function footPath(body: Body, script: FootScript, side: 1 | -1): (t: numb
     let forward = direction(turned + pivot(t) * side);
     let across = cross(UP, forward);
     let toe = add(heelFlat, scale(forward, body.foot));
-    let ankle = add(heelFlat, add(scale(forward, ankleAhead), [0, body.ankleHeight - body.soleHeight, 0]));
+    let ankle = add(
+      heelFlat,
+      add(scale(forward, ankleAhead), [0, body.ankleHeight - body.soleHeight, 0]),
+    );
     let heel = heelFlat;
     const raisedToe = toePitch(t);
     if (raisedToe !== 0) {
@@ -60,7 +67,8 @@ export function footPath(body: Body, script: FootScript, side: 1 | -1): (t: numb
       const turn = (p: Vec3) => add(about, rotate(sub(p, about), across, -raisedToe));
       [heel, toe, ankle] = [turn(heel), turn(toe), turn(ankle)];
     }
-    // A raised heel bends the shoe at the ball of the foot, a little behind the toe point; the toe stays flat.
+    // A raised heel bends the shoe at the ball of the foot, a little behind the toe point; the toe
+    // stays flat.
     const ball = add(toe, add(scale(forward, -0.22 * body.foot), [0, -body.soleHeight, 0]));
     const spun = spin(t) * side;
     if (spun !== 0) {

@@ -60,7 +60,10 @@ export function poser(body: Body, script: MovementScript): Poser {
     trailKnee: optional(script.trailKneeAside),
     clubAhead: optional(script.clubAhead),
   };
-  const feet = { lead: footPath(body, script.feet.lead, 1), trail: footPath(body, script.feet.trail, -1) };
+  const feet = {
+    lead: footPath(body, script.feet.lead, 1),
+    trail: footPath(body, script.feet.trail, -1),
+  };
   const legs = body.thigh + body.shank;
   const hipHeight = body.ankleHeight + legs * 0.955;
   const clubLength = (script.club ?? 0) * body.stature;
@@ -76,7 +79,9 @@ export function poser(body: Body, script: MovementScript): Poser {
     const midHip: Vec3 = [pelvisT, hipHeight + c.rise(t), pelvisD];
     midHip[1] = withinReach(midHip, halfHip, lead.ankle, trail.ankle, legs);
 
-    const spine = unit(add(add(UP, scale(right, -Math.tan(rad(c.tilt(t))))), scale(ahead, Math.tan(rad(c.bend(t))))));
+    const spine = unit(
+      add(add(UP, scale(right, -Math.tan(rad(c.tilt(t))))), scale(ahead, Math.tan(rad(c.bend(t))))),
+    );
     const midShoulder = add(midHip, scale(spine, body.trunk));
     const square = unit(sub(right, scale(spine, dot(spine, right))));
     const thoraxAcross = rotate(square, spine, c.thorax(t));
@@ -90,14 +95,31 @@ export function poser(body: Body, script: MovementScript): Poser {
     const earAxis = rotate(unit(sub(right, scale(headUp, dot(headUp, right)))), headUp, headTurn);
     const headFacing = rotate(cross(earAxis, headUp), earAxis, 18);
 
-    const { hands, club } = grip(c, t, body, midShoulder, leadShoulder, trailShoulder, c.clubAhead(t), clubLength, right, ahead);
+    const { hands, club } = grip(
+      c,
+      t,
+      body,
+      midShoulder,
+      leadShoulder,
+      trailShoulder,
+      c.clubAhead(t),
+      clubLength,
+      right,
+      ahead,
+    );
     const apart = scale(thoraxAcross, c.apart(t) / 2);
     const leadArm = armJoints(leadShoulder, add(hands, apart), 1, thoraxAcross, body);
     const trailArm = armJoints(trailShoulder, sub(hands, apart), -1, thoraxAcross, body);
 
     const leg = (hip: Vec3, foot: FootPlace, aside: number) => {
       const pole = add(foot.forward, scale(cross(pelvisAcross, UP), 0.6));
-      return twoBone(hip, foot.ankle, body.thigh, body.shank, aside === 0 ? pole : rotate(pole, unit(sub(hip, foot.ankle)), aside));
+      return twoBone(
+        hip,
+        foot.ankle,
+        body.thigh,
+        body.shank,
+        aside === 0 ? pole : rotate(pole, unit(sub(hip, foot.ankle)), aside),
+      );
     };
     const leadHip = add(midHip, halfHip);
     const trailHip = sub(midHip, halfHip);
@@ -112,8 +134,22 @@ export function poser(body: Body, script: MovementScript): Poser {
       thoraxAcross,
       midHands: hands,
       clubHead: club,
-      lead: { hip: leadHip, knee: leg(leadHip, lead, c.leadKnee(t)), ...points(lead), shoulder: leadShoulder, ...leadArm, ear: add(head, ear) },
-      trail: { hip: trailHip, knee: leg(trailHip, trail, c.trailKnee(t)), ...points(trail), shoulder: trailShoulder, ...trailArm, ear: sub(head, ear) },
+      lead: {
+        hip: leadHip,
+        knee: leg(leadHip, lead, c.leadKnee(t)),
+        ...points(lead),
+        shoulder: leadShoulder,
+        ...leadArm,
+        ear: add(head, ear),
+      },
+      trail: {
+        hip: trailHip,
+        knee: leg(trailHip, trail, c.trailKnee(t)),
+        ...points(trail),
+        shoulder: trailShoulder,
+        ...trailArm,
+        ear: sub(head, ear),
+      },
     };
   };
   return { pose, foot: (side, t) => feet[side](t) };
@@ -123,7 +159,13 @@ const rad = (deg: number) => (deg * Math.PI) / 180;
 const points = (f: FootPlace) => ({ ankle: f.ankle, heel: f.heel, toe: f.toe });
 
 /** Lowers mid-hip, smoothly, until both legs reach their ankles with a little flex left. */
-function withinReach(midHip: Vec3, halfHip: Vec3, leadAnkle: Vec3, trailAnkle: Vec3, legs: number): number {
+function withinReach(
+  midHip: Vec3,
+  halfHip: Vec3,
+  leadAnkle: Vec3,
+  trailAnkle: Vec3,
+  legs: number,
+): number {
   const top = (hip: Vec3, ankle: Vec3) => {
     const flat = Math.hypot(hip[0] - ankle[0], hip[2] - ankle[2]);
     return ankle[1] + Math.sqrt(Math.max((0.992 * legs) ** 2 - flat * flat, 1));
@@ -131,10 +173,17 @@ function withinReach(midHip: Vec3, halfHip: Vec3, leadAnkle: Vec3, trailAnkle: V
   const lead = top(add(midHip, halfHip), leadAnkle);
   const trail = top(sub(midHip, halfHip), trailAnkle);
   const sharpness = 0.9;
-  return -Math.log(Math.exp(-midHip[1] * sharpness) + Math.exp(-lead * sharpness) + Math.exp(-trail * sharpness)) / sharpness;
+  return (
+    -Math.log(
+      Math.exp(-midHip[1] * sharpness) + Math.exp(-lead * sharpness) + Math.exp(-trail * sharpness),
+    ) / sharpness
+  );
 }
 
-/** Mid-hands on an inclined circle about mid-shoulder, as far out as the straighter arm reaches; club beyond them. */
+/**
+ * Mid-hands on an inclined circle about mid-shoulder, as far out as the straighter arm reaches;
+ * club beyond them.
+ */
 function grip(
   c: Record<"swing" | "reach" | "cock", Curve>,
   t: number,
@@ -168,19 +217,35 @@ function grip(
   const clubAngle = angle + c.cock(t);
   const flat = 40;
   const clubDown = add(scale(UP, -Math.cos(rad(flat))), scale(ahead, Math.sin(rad(flat))));
-  const lean = clubLength ? scale(right, (clubAhead * Math.max(0, 1 - Math.abs(angle) / 30)) / clubLength) : scale(right, 0);
-  const shaft = unit(add(add(scale(clubDown, Math.cos(rad(clubAngle))), scale(away, Math.sin(rad(clubAngle)))), lean));
+  const lean = clubLength
+    ? scale(right, (clubAhead * Math.max(0, 1 - Math.abs(angle) / 30)) / clubLength)
+    : scale(right, 0);
+  const shaft = unit(
+    add(
+      add(scale(clubDown, Math.cos(rad(clubAngle))), scale(away, Math.sin(rad(clubAngle)))),
+      lean,
+    ),
+  );
   return { hands, club: add(hands, scale(shaft, clubLength)) };
 }
 
-function armJoints(shoulder: Vec3, hands: Vec3, out: number, thoraxAcross: Vec3, body: Body): { elbow: Vec3; wrist: Vec3 } {
+function armJoints(
+  shoulder: Vec3,
+  hands: Vec3,
+  out: number,
+  thoraxAcross: Vec3,
+  body: Body,
+): { elbow: Vec3; wrist: Vec3 } {
   const toHands = unit(sub(hands, shoulder));
   const wrist = sub(hands, scale(toHands, body.hand));
   const pole = add(scale(thoraxAcross, out * 0.7), [0, -0.7, -0.2]);
   return { elbow: twoBone(shoulder, wrist, body.upperArm, body.forearm, pole), wrist };
 }
 
-/** Middle joint of a two-bone chain that bends toward `pole` (law of cosines); straightens when out of reach. */
+/**
+ * Middle joint of a two-bone chain that bends toward `pole` (law of cosines); straightens when out
+ * of reach.
+ */
 function twoBone(root: Vec3, end: Vec3, upper: number, lower: number, pole: Vec3): Vec3 {
   const line = sub(end, root);
   const d = Math.min(norm(line), (upper + lower) * 0.9999);
@@ -190,4 +255,3 @@ function twoBone(root: Vec3, end: Vec3, upper: number, lower: number, pole: Vec3
   const bend = unit(sub(pole, scale(axis, dot(pole, axis))));
   return add(add(root, scale(axis, along)), scale(bend, off));
 }
-

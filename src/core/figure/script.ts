@@ -23,7 +23,10 @@ export interface FootScript {
   /** Turned out from straight ahead, degrees. */
   turnOut: number;
   steps: Step[];
-  /** Heel raised about the ball of the foot, degrees of foot pitch; a start above 0 stands on a prop or the toe. */
+  /**
+   * Heel raised about the ball of the foot, degrees of foot pitch; a start above 0 stands on a prop
+   * or the toe.
+   */
   heelPitch: Knot[];
   /** Toe raised about the heel, degrees. */
   toePitch?: Knot[];
@@ -92,8 +95,8 @@ export interface BodyCurves {
 }
 
 /**
- * A movement as curves over time (s). Where the pressure goes is scripted; where the body must then be follows from the
- * inverted pendulum (see balance.ts).
+ * A movement as curves over time (s). Where the pressure goes is scripted; where the body must then
+ * be follows from the inverted pendulum (see balance.ts).
  */
 export interface MovementScript extends BodyCurves {
   duration: number;
@@ -103,8 +106,8 @@ export interface MovementScript extends BodyCurves {
   /** Pressure along the feet, 0 heel … 100 toe; the middle when left out. */
   pressureDepth?: Knot[];
   /**
-   * Times of knots of `leadShare` that are to be set to the push with which a body that has stood still until the knot
-   * before falls into what follows.
+   * Times of knots of `leadShare` that are to be set to the push with which a body that has stood
+   * still until the knot before falls into what follows.
    */
   pushes: number[];
   reps: ScriptedRep[];

@@ -7,7 +7,10 @@ import type { MovementScript } from "./script";
 /** Clock of the exact motion, Hz. */
 export const TRUTH_HZ = 240;
 
-/** A script played out: exact poses and centre of mass on a 240 Hz clock, and a pose for any time between. */
+/**
+ * A script played out: exact poses and centre of mass on a 240 Hz clock, and a pose for any time
+ * between.
+ */
 export interface Simulation {
   body: Body;
   script: MovementScript;
@@ -27,7 +30,10 @@ export interface Simulation {
  */
 export function simulate(body: Body, script: MovementScript): Simulation {
   const dt = 1 / TRUTH_HZ;
-  const times = Float64Array.from({ length: Math.round(script.duration * TRUTH_HZ) + 1 }, (_, i) => i * dt);
+  const times = Float64Array.from(
+    { length: Math.round(script.duration * TRUTH_HZ) + 1 },
+    (_, i) => i * dt,
+  );
   const at = poser(body, script);
   const pelvis = balance(body, script, at, times, dt);
   const poses = Array.from(times, (t, i) => at.pose(t, pelvis.t[i]!, pelvis.d[i]!));

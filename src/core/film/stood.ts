@@ -1,4 +1,7 @@
-/** Where a golfer stood in the picture: middle of the feet and their height, shares of its width and height. */
+/**
+ * Where a golfer stood in the picture: middle of the feet and their height, shares of its width and
+ * height.
+ */
 export interface Stood {
   x: number;
   y: number;
@@ -8,9 +11,15 @@ export interface Stood {
 /** How a set-up differs from one that was good. */
 export type SetUpChange = "same" | "nearer" | "farther" | "tilted" | "beside";
 
-/** A pace at 4 m changes a golfer's size by a fifth; who takes the same place again stands within a quarter of a pace. */
+/**
+ * A pace at 4 m changes a golfer's size by a fifth; who takes the same place again stands within a
+ * quarter of a pace.
+ */
 const SAME_SIZE = 0.05;
-/** The feet's row, share of the height, and their place across, share of the width: where a golfer stands varies by a foot or so along the line, by little in its depth. */
+/**
+ * The feet's row, share of the height, and their place across, share of the width: where a golfer
+ * stands varies by a foot or so along the line, by little in its depth.
+ */
 const SAME_ROW = 0.04;
 const SAME_PLACE = 0.1;
 

@@ -4,8 +4,9 @@ const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 const size = z.number().int().nonnegative();
 
 /**
- * `backup.json`, the first entry of a backup: every other entry with its size and sha-256. Rows are NDJSON, one object of a table's
- * columns a line, under `rows/`; films and tracks lie under `clips/` and `tracks/` by their sha-256. docs/formats.md.
+ * `backup.json`, the first entry of a backup: every other entry with its size and sha-256. Rows are
+ * NDJSON, one object of a table's columns a line, under `rows/`; films and tracks lie under
+ * `clips/` and `tracks/` by their sha-256. docs/formats.md.
  */
 export const backupManifest = z.strictObject({
   format: z.literal("kingfisher-backup", "This is no backup of this program."),
@@ -14,7 +15,9 @@ export const backupManifest = z.strictObject({
   /** Number of the last change of the tables that the rows know of. */
   schema: size,
   at: z.iso.datetime(),
-  tables: z.array(z.strictObject({ name: z.string().regex(/^[a-z_]+$/), rows: size, bytes: size, sha256 })),
+  tables: z.array(
+    z.strictObject({ name: z.string().regex(/^[a-z_]+$/), rows: size, bytes: size, sha256 }),
+  ),
   clips: z.array(z.strictObject({ sha256, bytes: size })),
   tracks: z.array(z.strictObject({ sha256, bytes: size })),
 });

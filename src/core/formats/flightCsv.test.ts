@@ -3,7 +3,11 @@ import { readFlightCsv } from "./flightCsv";
 
 describe("what the ball did, from a file", () => {
   it("is the middle of the numbers and the word that most shots have", () => {
-    expect(readFlightCsv("Strike, curve,carry_m,spin\nclean,left,132,5000\nthin,right,118,\nclean,,135,6000\n")).toEqual({ ok: true, shots: 3, flight: { strike: "clean", carryM: 132 } });
+    expect(
+      readFlightCsv(
+        "Strike, curve,carry_m,spin\nclean,left,132,5000\nthin,right,118,\nclean,,135,6000\n",
+      ),
+    ).toEqual({ ok: true, shots: 3, flight: { strike: "clean", carryM: 132 } });
   });
 
   it("says what is wrong, and where", () => {

@@ -1,5 +1,9 @@
-/** Control letters, and those that turn the direction of writing: they can't be shown, and hide what is written. Line breaks and tabs apart. */
-const HIDDEN = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200e\u200f\u2028-\u202e\u2066-\u2069\ufeff]/;
+/**
+ * Control letters, and those that turn the direction of writing: they can't be shown, and hide what
+ * is written. Line breaks and tabs apart.
+ */
+const HIDDEN =
+  /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200e\u200f\u2028-\u202e\u2066-\u2069\ufeff]/;
 const BROKEN = /[\t\n\r]/;
 
 /** Why a text can't be shown, for a schema. */

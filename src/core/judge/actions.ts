@@ -18,17 +18,30 @@ function staying(m: Motion, rep: Rep, foot: SideName): Result {
   return covered && m.seen > 0.9 ? "missing" : "not seen";
 }
 
-function result({ need }: RequiredAction, m: Motion, rep: Rep, measures: Record<MeasureId, Measured>): Result {
+function result(
+  { need }: RequiredAction,
+  m: Motion,
+  rep: Rep,
+  measures: Record<MeasureId, Measured>,
+): Result {
   switch (need.kind) {
     case "step": {
       const step = "before" in need ? stepOf(rep, need.foot) : stepOf(rep, need.foot, WALK_MS);
       const limit = "before" in need ? rep.events[need.before] : rep.events[need.after];
-      const timely = step && (Number.isNaN(limit) || ("before" in need ? step.liftOff < limit : step.landing > limit));
+      const timely =
+        step &&
+        (Number.isNaN(limit) || ("before" in need ? step.liftOff < limit : step.landing > limit));
       return timely ? "done" : staying(m, rep, need.foot);
     }
     case "bothLand": {
-      const still = (["lead", "trail"] as const).filter((foot) => !rep.footEvents.some((e) => e.foot === foot && e.event === "landing"));
-      return still.length === 0 ? "done" : still.map((foot) => staying(m, rep, foot)).includes("missing") ? "missing" : "not seen";
+      const still = (["lead", "trail"] as const).filter(
+        (foot) => !rep.footEvents.some((e) => e.foot === foot && e.event === "landing"),
+      );
+      return still.length === 0
+        ? "done"
+        : still.map((foot) => staying(m, rep, foot)).includes("missing")
+          ? "missing"
+          : "not seen";
     }
     case "measure": {
       const { value, u, state } = measures[need.measure];
@@ -39,4 +52,9 @@ function result({ need }: RequiredAction, m: Motion, rep: Rep, measures: Record<
 }
 
 /** What became of every action that a stage asks for. */
-export const actionsOf = (stage: Stage, m: Motion, rep: Rep, measures: Record<MeasureId, Measured>): ActionVerdict[] => stage.actions.map((a) => ({ id: a.id, result: result(a, m, rep, measures) }));
+export const actionsOf = (
+  stage: Stage,
+  m: Motion,
+  rep: Rep,
+  measures: Record<MeasureId, Measured>,
+): ActionVerdict[] => stage.actions.map((a) => ({ id: a.id, result: result(a, m, rep, measures) }));

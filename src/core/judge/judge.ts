@@ -2,17 +2,29 @@ import { bandFor, type Check, type FailWords, type Stage } from "../drills";
 import { PHASES } from "../drills/drill";
 import { CATALOGUE, type MeasureId } from "../measures/catalogue";
 import type { Problem } from "../scene/scene";
-import type { ActionVerdict, CheckResult, CheckVerdict, Measured, Reason, Verdict } from "./verdict";
+import type {
+  ActionVerdict,
+  CheckResult,
+  CheckVerdict,
+  Measured,
+  Reason,
+  Verdict,
+} from "./verdict";
 
 /** U = 2u: the interval that decides (about 95 %). */
 const COVERAGE = 2;
 
 /**
- * One check: the whole interval value ± 2u inside the band passes, wholly outside fails, else it is too close to call.
+ * One check: the whole interval value ± 2u inside the band passes, wholly outside fails, else it is
+ * too close to call.
  *
  * @example checkBand(3.2, 0.6, [null, 5]) // "pass"
  */
-export function checkBand(value: number, u: number, band: readonly [number | null, number | null]): CheckResult {
+export function checkBand(
+  value: number,
+  u: number,
+  band: readonly [number | null, number | null],
+): CheckResult {
   const lo = band[0] ?? -Infinity;
   const hi = band[1] ?? Infinity;
   const [low, high] = [value - COVERAGE * u, value + COVERAGE * u];
@@ -30,39 +42,72 @@ export interface JudgeInput {
 }
 
 /**
- * The verdict on a rep (MOVEMENT, verdict rules 2–6): required actions first, then every must of the stage; one cue, that
- * of the failed must which comes first in the chain of causes.
+ * The verdict on a rep (MOVEMENT, verdict rules 2–6): required actions first, then every must of
+ * the stage; one cue, that of the failed must which comes first in the chain of causes.
  */
 export function judge(input: JudgeInput): Verdict {
   const { stage, measures, actions } = input;
   const checks = stage.checks.map((c) => check(c, measures, input.statureCm));
-  const verdict = (result: Verdict["result"], reason: Reason | null, cue: Verdict["cue"]): Verdict => ({ result, reason, cue, actions, checks });
+  const verdict = (
+    result: Verdict["result"],
+    reason: Reason | null,
+    cue: Verdict["cue"],
+  ): Verdict => ({ result, reason, cue, actions, checks });
 
   const blocked = input.problems.find((p) => p.touches === "rep");
-  if (blocked) return verdict("not judged", { code: blocked.code, message: `${blocked.message} ${blocked.action}` }, null);
+  if (blocked)
+    return verdict(
+      "not judged",
+      { code: blocked.code, message: `${blocked.message} ${blocked.action}` },
+      null,
+    );
 
   for (const action of stage.actions) {
     const seen = actions.find((a) => a.id === action.id)!;
-    if (seen.result === "missing") return verdict("fail", null, { id: action.id, words: action.cue });
+    if (seen.result === "missing")
+      return verdict("fail", null, { id: action.id, words: action.cue });
   }
-  const unseen = stage.actions.find((a) => actions.find((v) => v.id === a.id)!.result === "not seen");
+  const unseen = stage.actions.find(
+    (a) => actions.find((v) => v.id === a.id)!.result === "not seen",
+  );
 
-  const byPhase = [...stage.checks].sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
+  const byPhase = [...stage.checks].sort(
+    (a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase),
+  );
   const resultOf = (c: Check) => checks.find((v) => v.id === c.id)!;
   const musts = byPhase.filter((c) => c.level === "must");
   const failed = musts.find((c) => resultOf(c).result === "fail");
   if (failed) {
     return verdict("fail", null, { id: failed.id, words: failWords(failed, resultOf(failed)).cue });
   }
-  if (unseen) return verdict("not judged", { code: "footNotSeen", message: `${unseen.name}: not clearly seen. Keep both feet in the picture, in good light.` }, null);
+  if (unseen)
+    return verdict(
+      "not judged",
+      {
+        code: "footNotSeen",
+        message: `${unseen.name}: not clearly seen. Keep both feet in the picture, in good light.`,
+      },
+      null,
+    );
   const open = musts.filter((c) => resultOf(c).result !== "pass");
   if (open.length === 0 && musts.some((c) => c.point)) return verdict("pass", null, null);
-  if (musts.length === 0) return verdict("not judged", { code: "rehearsal", message: "This stage is a rehearsal: counted and shown, not judged." }, null);
+  if (musts.length === 0)
+    return verdict(
+      "not judged",
+      { code: "rehearsal", message: "This stage is a rehearsal: counted and shown, not judged." },
+      null,
+    );
   return verdict("not judged", openReason(open, musts.length, resultOf), null);
 }
 
-/** What a failed check says, by the side of its band on which the value lies, or by what tells its faults apart. */
-export function failWords(check: Check, v: Pick<CheckVerdict, "band" | "value" | "told">): FailWords {
+/**
+ * What a failed check says, by the side of its band on which the value lies, or by what tells its
+ * faults apart.
+ */
+export function failWords(
+  check: Check,
+  v: Pick<CheckVerdict, "band" | "value" | "told">,
+): FailWords {
   if (check.told) return (v.told ?? 0) < 0 ? check.told.minus : check.told.plus;
   const low = v.band[0] !== null && v.value !== null && v.value < v.band[0];
   return ((low ? check.below : check.above) ?? check.below ?? check.above)!;
@@ -74,25 +119,47 @@ function check(c: Check, measures: JudgeInput["measures"], statureCm: number): C
   const band = bandFor(c, statureCm);
   const known = measured.state === "measured" && measured.value !== null && measured.u !== null;
   return {
-    id: c.id, measure: c.measure, band, level: c.level, must: c.level === "must",
+    id: c.id,
+    measure: c.measure,
+    band,
+    level: c.level,
+    must: c.level === "must",
     result: known ? checkBand(measured.value!, measured.u!, band) : "not measurable",
-    value: measured.value, u: measured.u, ...(typeof told === "number" ? { told } : {}),
+    value: measured.value,
+    u: measured.u,
+    ...(typeof told === "number" ? { told } : {}),
   };
 }
 
 function openReason(open: Check[], musts: number, resultOf: (c: Check) => CheckVerdict): Reason {
   const first = open[0]!;
   const v = resultOf(first);
-  if (v.result === "not measurable") return { code: "notMeasurable", message: `${first.name}: can't be measured in this clip. Film the whole swing, feet in the picture.` };
+  if (v.result === "not measurable")
+    return {
+      code: "notMeasurable",
+      message: `${first.name}: can't be measured in this clip. Film the whole swing, feet in the picture.`,
+    };
   const close = `${first.name} is too close to call: ${tooClose(v)}.`;
-  if (open.length === 1) return { code: "tooClose", message: `${musts - 1} of ${musts} passed. ${close}` };
-  return { code: "tooClose", message: `${close} ${open.length - 1} more can't be told. Do another.` };
+  if (open.length === 1)
+    return { code: "tooClose", message: `${musts - 1} of ${musts} passed. ${close}` };
+  return {
+    code: "tooClose",
+    message: `${close} ${open.length - 1} more can't be told. Do another.`,
+  };
 }
 
 /** How far from being decided: value, limit, and how sure the film is, with units. */
 export function tooClose(v: CheckVerdict): string {
   const { unit } = CATALOGUE[v.measure];
-  const limit = v.band.reduce<number | null>((best, b) => (b === null ? best : best === null || Math.abs(b - v.value!) < Math.abs(best - v.value!) ? b : best), null)!;
+  const limit = v.band.reduce<number | null>(
+    (best, b) =>
+      b === null
+        ? best
+        : best === null || Math.abs(b - v.value!) < Math.abs(best - v.value!)
+          ? b
+          : best,
+    null,
+  )!;
   const show = (x: number) => (unit === "cm" ? x.toFixed(1) : x.toFixed(0));
   return `${show(v.value!)} ${unit}, the limit is ${show(limit)}, the film is sure to ${show(2 * v.u!)}`;
 }

@@ -54,4 +54,5 @@ export interface Verdict {
 }
 
 /** Reps of a stage without musts are counted, not judged. */
-export const isRehearsal = (verdict: Pick<Verdict, "reason">): boolean => verdict.reason?.code === "rehearsal";
+export const isRehearsal = (verdict: Pick<Verdict, "reason">): boolean =>
+  verdict.reason?.code === "rehearsal";

@@ -12,7 +12,10 @@ const SWINGS: Stance = { ...SETTLED, moving: true };
 const ARMS_UP: Stance = { ...STILL, armsUp: true };
 const VERDICT: Verdict = { result: "pass", reason: null, cue: null, actions: [], checks: [] };
 
-const TOLD: Aim["told"] = { scale: { cmPerPx: 0.4, u: 0.01, from: "stature" }, stood: { x: 0.5, y: 0.8, tall: 0.6 } };
+const TOLD: Aim["told"] = {
+  scale: { cmPerPx: 0.4, u: 0.01, from: "stature" },
+  stood: { x: 0.5, y: 0.8, tall: 0.6 },
+};
 
 /** A loop that is told what is seen, 30 times a second. */
 function loop({ reps = 3, stillStart = true, already = 0 } = {}) {
@@ -31,8 +34,18 @@ function loop({ reps = 3, stillStart = true, already = 0 } = {}) {
     },
     /** How the phone stands. */
     aims(wrong: AimWrong | null) {
-      const steps: Aim["steps"] = { you: "right", feet: "right", square: "right", level: "right", light: "right" };
-      actor.send({ type: "aim", t, aim: { steps: wrong ? { ...steps, [wrong.step]: "wrong" } : steps, wrong, told: TOLD } });
+      const steps: Aim["steps"] = {
+        you: "right",
+        feet: "right",
+        square: "right",
+        level: "right",
+        light: "right",
+      };
+      actor.send({
+        type: "aim",
+        t,
+        aim: { steps: wrong ? { ...steps, [wrong.step]: "wrong" } : steps, wrong, told: TOLD },
+      });
       return this;
     },
     rep() {
@@ -61,7 +74,22 @@ describe("the rep loop", () => {
     l.sees(STILL, 400).rep().sees(STILL, 400).rep();
     expect(l.state).toBe("done");
     expect(l.answers).toHaveLength(3);
-    expect(l.sounds).toEqual(["looking", "settle", "armed", "seen", "pass", "settle", "armed", "seen", "pass", "settle", "armed", "seen", "pass", "bout done"]);
+    expect(l.sounds).toEqual([
+      "looking",
+      "settle",
+      "armed",
+      "seen",
+      "pass",
+      "settle",
+      "armed",
+      "seen",
+      "pass",
+      "settle",
+      "armed",
+      "seen",
+      "pass",
+      "bout done",
+    ]);
     l.tell({ type: "next bout" });
     expect(l.answers).toHaveLength(0);
     expect(l.sees(STILL, 400).state).toBe("armed");
@@ -151,7 +179,10 @@ describe("the rep loop", () => {
     const l = loop().sees(STILL, 600);
     l.tell({ type: "found" });
     l.tell({ type: "obstacle", obstacle: "phone moved" });
-    l.tell({ type: "answered", answer: { id: "1", at: 0, verdict: { ...VERDICT, result: "not judged" } } });
+    l.tell({
+      type: "answered",
+      answer: { id: "1", at: 0, verdict: { ...VERDICT, result: "not judged" } },
+    });
     expect(l.state).toBe("blocked");
     expect(l.answers.map((a) => a.verdict.result)).toEqual(["not judged"]);
   });

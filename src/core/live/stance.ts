@@ -4,7 +4,10 @@ import { midHands } from "../track/midHands";
 import { at, POINT, POINTS, PRESENT, STRIDE } from "../track/track";
 import { filled } from "../track/unread";
 
-/** One look at a running camera's picture: when (ms), the body points (33 × x px, y px, visibility, σ px), how surely somebody is there. */
+/**
+ * One look at a running camera's picture: when (ms), the body points (33 × x px, y px, visibility,
+ * σ px), how surely somebody is there.
+ */
 export interface Look {
   t: number;
   points: Float32Array;
@@ -25,18 +28,36 @@ export interface Stance {
   armsUp: boolean;
 }
 
-export const ABSENT: Stance = { present: false, settled: false, still: false, moving: false, armsUp: false };
+export const ABSENT: Stance = {
+  present: false,
+  settled: false,
+  still: false,
+  moving: false,
+  armsUp: false,
+};
 
-/** Motion is told from the looks of this long, ms (MOVEMENT, address: a still spell of 300 ms), of which there must be a few: a slow device's reach farther back, as far as this. */
+/**
+ * Motion is told from the looks of this long, ms (MOVEMENT, address: a still spell of 300 ms), of
+ * which there must be a few: a slow device's reach farther back, as far as this.
+ */
 const SPELL_MS = 400;
 const LEAST_LOOKS = 4;
 const LONGEST_SPELL_MS = 1000;
-/** A place is kept when hips and ankles wander no farther than this in `PLACE_MS`, share of stature: half a step. */
+/**
+ * A place is kept when hips and ankles wander no farther than this in `PLACE_MS`, share of stature:
+ * half a step.
+ */
 const PLACE_MS = 700;
 const WANDER = 0.15;
-/** Slower than this stands still, shares of stature a second: the network's own noise over a spell is a third of it (as `track/stillSpell`). */
+/**
+ * Slower than this stands still, shares of stature a second: the network's own noise over a spell
+ * is a third of it (as `track/stillSpell`).
+ */
 const STILL = 0.04;
-/** Hands faster than this swing: twice the speed at which hands start (MOVEMENT, hand start), share of stature a second. */
+/**
+ * Hands faster than this swing: twice the speed at which hands start (MOVEMENT, hand start), share
+ * of stature a second.
+ */
 const SWINGS = 0.17;
 
 /**
@@ -54,18 +75,38 @@ export function stanceOf(looks: readonly Look[]): Stance {
   const there = asTrack(place);
   const tall = statureInPx(there);
   const up = (p: number) => now.points[p * STRIDE + 1]!;
-  const armsUp = Math.max(up(POINT.leftWrist), up(POINT.rightWrist)) < Math.min(up(POINT.nose), up(POINT.leftEar), up(POINT.rightEar));
+  const armsUp =
+    Math.max(up(POINT.leftWrist), up(POINT.rightWrist)) <
+    Math.min(up(POINT.nose), up(POINT.leftEar), up(POINT.rightEar));
   const enough = spell.length >= LEAST_LOOKS && now.t - spell[0]!.t > SPELL_MS / 2;
   if (!enough) return { ...ABSENT, present: true, armsUp };
   const track = asTrack(spell);
   const hands = midHands(track);
-  const mid = (a: number, b: number, axis: 0 | 1) => Float64Array.from(spell, (_, i) => (track.landmarks[at(i, a) + axis]! + track.landmarks[at(i, b) + axis]!) / 2);
-  const speed = (x: ArrayLike<number>, y: ArrayLike<number>) => Math.hypot(slope(track.times, x), slope(track.times, y)) / tall;
-  const hips = [mid(POINT.leftHip, POINT.rightHip, 0), mid(POINT.leftHip, POINT.rightHip, 1)] as const;
-  const shoulders = [mid(POINT.leftShoulder, POINT.rightShoulder, 0), mid(POINT.leftShoulder, POINT.rightShoulder, 1)] as const;
-  const parts = [[hands.x, hands.y], hips, shoulders, ...[POINT.leftAnkle, POINT.rightAnkle].map((p) => [mid(p, p, 0), mid(p, p, 1)] as const)] as const;
+  const mid = (a: number, b: number, axis: 0 | 1) =>
+    Float64Array.from(
+      spell,
+      (_, i) => (track.landmarks[at(i, a) + axis]! + track.landmarks[at(i, b) + axis]!) / 2,
+    );
+  const speed = (x: ArrayLike<number>, y: ArrayLike<number>) =>
+    Math.hypot(slope(track.times, x), slope(track.times, y)) / tall;
+  const hips = [
+    mid(POINT.leftHip, POINT.rightHip, 0),
+    mid(POINT.leftHip, POINT.rightHip, 1),
+  ] as const;
+  const shoulders = [
+    mid(POINT.leftShoulder, POINT.rightShoulder, 0),
+    mid(POINT.leftShoulder, POINT.rightShoulder, 1),
+  ] as const;
+  const parts = [
+    [hands.x, hands.y],
+    hips,
+    shoulders,
+    ...[POINT.leftAnkle, POINT.rightAnkle].map((p) => [mid(p, p, 0), mid(p, p, 1)] as const),
+  ] as const;
   const against = (x: ArrayLike<number>, s: Float64Array) => s.map((v, i) => x[i]! - v);
-  const wandered = [POINT.leftHip, POINT.leftAnkle, POINT.rightAnkle].some((p) => spread(place.map((_, i) => there.landmarks[at(i, p)]!)) > WANDER * tall);
+  const wandered = [POINT.leftHip, POINT.leftAnkle, POINT.rightAnkle].some(
+    (p) => spread(place.map((_, i) => there.landmarks[at(i, p)]!)) > WANDER * tall,
+  );
   return {
     present: true,
     settled: now.t - place[0]!.t > PLACE_MS * 0.7 && !wandered,
@@ -78,26 +119,49 @@ export function stanceOf(looks: readonly Look[]): Stance {
 /** Whether the hands are well away from hanging: nearer to level than to straight down. */
 export function armsRaised({ t, points }: Look): boolean {
   const hands = midHands({ landmarks: points, times: Float64Array.of(t) });
-  const shoulders = (axis: 0 | 1) => (points[POINT.leftShoulder * STRIDE + axis]! + points[POINT.rightShoulder * STRIDE + axis]!) / 2;
+  const shoulders = (axis: 0 | 1) =>
+    (points[POINT.leftShoulder * STRIDE + axis]! + points[POINT.rightShoulder * STRIDE + axis]!) /
+    2;
   return Math.abs(hands.x[0]! - shoulders(0)) > hands.y[0]! - shoulders(1);
 }
 
 /** Looks as the beginnings of a track. */
-export function asTrack(looks: readonly Look[]): { times: Float64Array; landmarks: Float32Array; presence: Float32Array } {
+export function asTrack(looks: readonly Look[]): {
+  times: Float64Array;
+  landmarks: Float32Array;
+  presence: Float32Array;
+} {
   const landmarks = new Float32Array(looks.length * POINTS * STRIDE);
   looks.forEach((l, i) => landmarks.set(l.points, at(i, 0)));
-  return { times: Float64Array.from(looks, (l) => l.t), landmarks, presence: Float32Array.from(looks, (l) => l.presence) };
+  return {
+    times: Float64Array.from(looks, (l) => l.t),
+    landmarks,
+    presence: Float32Array.from(looks, (l) => l.presence),
+  };
 }
 
-/** Looks as frames of an even clock of 60 a second, those in between filled: what follows quick arms counts in frames. */
-export function evenly(looks: readonly Look[]): { times: Float64Array; landmarks: Float32Array; presence: Float32Array } {
+/**
+ * Looks as frames of an even clock of 60 a second, those in between filled: what follows quick arms
+ * counts in frames.
+ */
+export function evenly(looks: readonly Look[]): {
+  times: Float64Array;
+  landmarks: Float32Array;
+  presence: Float32Array;
+} {
   const start = looks[0]!.t;
   const frame = (l: Look) => Math.round((l.t - start) / CLOCK_MS);
   const own = looks.filter((l, i) => i === looks.length - 1 || frame(looks[i + 1]!) > frame(l));
   const part = asTrack(own);
-  const times = Float64Array.from({ length: frame(own.at(-1)!) + 1 }, (_, i) => start + i * CLOCK_MS);
+  const times = Float64Array.from(
+    { length: frame(own.at(-1)!) + 1 },
+    (_, i) => start + i * CLOCK_MS,
+  );
   const nothing = new Float32Array();
-  return { times, ...filled({ times }, own.map(frame), { ...part, outline: nothing, footEdges: nothing }) };
+  return {
+    times,
+    ...filled({ times }, own.map(frame), { ...part, outline: nothing, footEdges: nothing }),
+  };
 }
 
 const CLOCK_MS = 1000 / 60;

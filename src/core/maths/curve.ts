@@ -5,9 +5,10 @@ export type Knot = readonly [t: number, value: number, slope?: number, bend?: nu
 export type Curve = (tSeconds: number) => number;
 
 /**
- * A curve with continuous speed and acceleration through knots, constant before the first and after the last:
- * quintic Hermite pieces. Slopes that are left out are zero at ends and turning points and the harmonic mean of the
- * neighbouring secants elsewhere (so a curve never overshoots its knots' trend); bends that are left out are zero.
+ * A curve with continuous speed and acceleration through knots, constant before the first and after
+ * the last: quintic Hermite pieces. Slopes that are left out are zero at ends and turning points
+ * and the harmonic mean of the neighbouring secants elsewhere (so a curve never overshoots its
+ * knots' trend); bends that are left out are zero.
  *
  * @throws RangeError when the knots' times do not rise
  * @example
@@ -19,7 +20,9 @@ export function curve(knots: readonly Knot[]): Curve {
   if (knots.length === 0) throw new RangeError("a curve needs at least one knot");
   for (let i = 1; i < knots.length; i++)
     if (!(knots[i]![0] > knots[i - 1]![0]))
-      throw new RangeError(`a curve's knots must rise in time, got ${knots[i]![0]} s after ${knots[i - 1]![0]} s`);
+      throw new RangeError(
+        `a curve's knots must rise in time, got ${knots[i]![0]} s after ${knots[i - 1]![0]} s`,
+      );
   const slopes = knots.map((k, i) => k[2] ?? secantMean(knots, i));
   return (t) => {
     const first = knots[0]!;

@@ -4,12 +4,18 @@ export interface LowPass {
   a: [number, number];
 }
 
-/** @param cutHz cut-off, Hz; @param dt sample spacing, s. A cut-off at or over half the sample rate passes all. */
+/**
+ * @param cutHz cut-off, Hz; @param dt sample spacing, s. A cut-off at or over half the sample rate
+ * passes all.
+ */
 export function lowPass(cutHz: number, dt: number): LowPass {
   const k = Math.tan(Math.PI * Math.min(cutHz * dt, 0.49));
   const q = Math.SQRT1_2;
   const norm = 1 / (1 + k / q + k * k);
-  return { b: [k * k * norm, 2 * k * k * norm, k * k * norm], a: [2 * (k * k - 1) * norm, (1 - k / q + k * k) * norm] };
+  return {
+    b: [k * k * norm, 2 * k * k * norm, k * k * norm],
+    a: [2 * (k * k - 1) * norm, (1 - k / q + k * k) * norm],
+  };
 }
 
 /**
@@ -61,8 +67,17 @@ export function derivative(x: Float64Array, dt: number): Float64Array {
   return out;
 }
 
-/** Puts values given at `times` (rising) on a uniform clock, linear between neighbours, the end values beyond; NaN are bridged. */
-export function resample(times: Float64Array, values: ArrayLike<number>, start: number, dt: number, n: number): Float64Array {
+/**
+ * Puts values given at `times` (rising) on a uniform clock, linear between neighbours, the end
+ * values beyond; NaN are bridged.
+ */
+export function resample(
+  times: Float64Array,
+  values: ArrayLike<number>,
+  start: number,
+  dt: number,
+  n: number,
+): Float64Array {
   const out = new Float64Array(n);
   if (alreadyThere(times, values, start, dt, n)) {
     out.set(values);
@@ -85,11 +100,19 @@ export function resample(times: Float64Array, values: ArrayLike<number>, start: 
 }
 
 /** Fills NaN in straight lines between their neighbours, and with the nearest value at the ends. */
-export const bridge = (x: Float64Array): Float64Array => resample(Float64Array.from(x.keys()), x, 0, 1, x.length);
+export const bridge = (x: Float64Array): Float64Array =>
+  resample(Float64Array.from(x.keys()), x, 0, 1, x.length);
 
 /** The values stand on the wanted clock (to a thousandth of a ms) and none is missing. */
-function alreadyThere(times: Float64Array, values: ArrayLike<number>, start: number, dt: number, n: number): boolean {
+function alreadyThere(
+  times: Float64Array,
+  values: ArrayLike<number>,
+  start: number,
+  dt: number,
+  n: number,
+): boolean {
   if (times.length !== n) return false;
-  for (let i = 0; i < n; i++) if (Number.isNaN(values[i]!) || Math.abs(times[i]! - start - i * dt) > 1e-3) return false;
+  for (let i = 0; i < n; i++)
+    if (Number.isNaN(values[i]!) || Math.abs(times[i]! - start - i * dt) > 1e-3) return false;
   return true;
 }

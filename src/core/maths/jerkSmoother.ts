@@ -1,7 +1,8 @@
 /**
- * Position, velocity and acceleration of a moving thing from noisy positions: Kalman filter with a white-jerk model and
- * Rauch–Tung–Striebel smoothing. The gain settles to a constant within a few tenths of a second, so the covariance is
- * the same for every track of one spacing: it is worked out once and used for any number of tracks.
+ * Position, velocity and acceleration of a moving thing from noisy positions: Kalman filter with a
+ * white-jerk model and Rauch–Tung–Striebel smoothing. The gain settles to a constant within a few
+ * tenths of a second, so the covariance is the same for every track of one spacing: it is worked
+ * out once and used for any number of tracks.
  */
 export class JerkSmoother {
   private readonly predicted: Float64Array;
@@ -16,12 +17,24 @@ export class JerkSmoother {
    * @param jerk spectral density of the jerk, (unit/s³)/√Hz
    * @param sd standard deviation of one position
    */
-  constructor(readonly n: number, readonly dt: number, jerk: number, sd: number) {
+  constructor(
+    readonly n: number,
+    readonly dt: number,
+    jerk: number,
+    sd: number,
+  ) {
     const q = jerk * jerk;
     const d = dt;
     const Q = [
-      (q * d ** 5) / 20, (q * d ** 4) / 8, (q * d ** 3) / 6, (q * d ** 4) / 8, (q * d ** 3) / 3, (q * d * d) / 2,
-      (q * d ** 3) / 6, (q * d * d) / 2, q * d,
+      (q * d ** 5) / 20,
+      (q * d ** 4) / 8,
+      (q * d ** 3) / 6,
+      (q * d ** 4) / 8,
+      (q * d ** 3) / 3,
+      (q * d * d) / 2,
+      (q * d ** 3) / 6,
+      (q * d * d) / 2,
+      q * d,
     ];
     const F = [1, d, (d * d) / 2, 0, 1, d, 0, 0, 1];
     const Ft = transpose(F);
@@ -45,11 +58,15 @@ export class JerkSmoother {
       const k = [prior[0]! / s, prior[3]! / s, prior[6]! / s];
       this.gains.set(k, i * 3);
       P = prior.map((v, j) => v - k[Math.floor(j / 3)]! * prior[j % 3]!);
-      if (i > 1 && P.every((v, j) => Math.abs(v - before[j]!) <= 1e-6 * Math.abs(v))) settled = i - 1;
+      if (i > 1 && P.every((v, j) => Math.abs(v - before[j]!) <= 1e-6 * Math.abs(v)))
+        settled = i - 1;
     }
   }
 
-  /** One track of `n` positions, smoothed; kept for as long as the track is, which nobody writes into any more. */
+  /**
+   * One track of `n` positions, smoothed; kept for as long as the track is, which nobody writes
+   * into any more.
+   */
   smoothed(x: Float64Array): Smoothed {
     let found = this.kept.get(x);
     if (!found) this.kept.set(x, (found = this.run(x)));
@@ -113,7 +130,27 @@ const multiply = (a: M, b: M): M =>
   });
 
 function invert(m: M): M {
-  const [a, b, c, d, e, f, g, h, i] = m as [number, number, number, number, number, number, number, number, number];
+  const [a, b, c, d, e, f, g, h, i] = m as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
-  return [e * i - f * h, c * h - b * i, b * f - c * e, f * g - d * i, a * i - c * g, c * d - a * f, d * h - e * g, b * g - a * h, a * e - b * d].map((v) => v / det);
+  return [
+    e * i - f * h,
+    c * h - b * i,
+    b * f - c * e,
+    f * g - d * i,
+    a * i - c * g,
+    c * d - a * f,
+    d * h - e * g,
+    b * g - a * h,
+    a * e - b * d,
+  ].map((v) => v / det);
 }

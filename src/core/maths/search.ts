@@ -1,5 +1,6 @@
 /**
- * First of `n` indices from which on something holds; `n` when it never does. It must not cease to hold further on.
+ * First of `n` indices from which on something holds; `n` when it never does. It must not cease to
+ * hold further on.
  *
  * @example firstWhere(times.length, (i) => times[i]! >= 1000)
  */

@@ -7,7 +7,8 @@ export function median(values: ArrayLike<number>): number {
 }
 
 /**
- * Half-sample mode (Bickel & Frühwirth 2006): the densest place of a list, however many outliers it has.
+ * Half-sample mode (Bickel & Frühwirth 2006): the densest place of a list, however many outliers it
+ * has.
  *
  * @example halfSampleMode([1, 1.1, 0.9, 7, 8, 30]) // about 1
  */
@@ -27,7 +28,8 @@ export function halfSampleMode(values: ArrayLike<number>): number {
     x = x.subarray(best, best + half);
   }
   if (x.length === 0) return NaN;
-  if (x.length === 3) return x[1]! - x[0]! < x[2]! - x[1]! ? (x[0]! + x[1]!) / 2 : (x[1]! + x[2]!) / 2;
+  if (x.length === 3)
+    return x[1]! - x[0]! < x[2]! - x[1]! ? (x[0]! + x[1]!) / 2 : (x[1]! + x[2]!) / 2;
   return x.length === 2 ? (x[0]! + x[1]!) / 2 : x[0]!;
 }
 
@@ -62,7 +64,13 @@ export function runningMedian(values: ArrayLike<number>, half: number): Float64A
   const sorted = new Float64Array(2 * half + 1);
   for (let i = 0; i < n; i++) {
     if (half === 2 && i >= 2 && i < n - 2) {
-      out[i] = middleOfFive(values[i - 2]!, values[i - 1]!, values[i]!, values[i + 1]!, values[i + 2]!);
+      out[i] = middleOfFive(
+        values[i - 2]!,
+        values[i - 1]!,
+        values[i]!,
+        values[i + 1]!,
+        values[i + 2]!,
+      );
       continue;
     }
     let size = 0;
@@ -82,7 +90,10 @@ export function runningMedian(values: ArrayLike<number>, half: number): Float64A
   return out;
 }
 
-/** Median of five by comparisons alone: the middle of a and b–e's inner pair, once the least and the greatest are out. */
+/**
+ * Median of five by comparisons alone: the middle of a and b–e's inner pair, once the least and the
+ * greatest are out.
+ */
 function middleOfFive(a: number, b: number, c: number, d: number, e: number): number {
   const low1 = a < b ? a : b;
   const high1 = a < b ? b : a;

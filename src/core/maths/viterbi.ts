@@ -1,15 +1,22 @@
 /**
- * The likeliest way of a state through a series of looks (Viterbi 1967): the way with the least sum of misfits and of squared
- * steps between neighbours in units of their standard deviation.
+ * The likeliest way of a state through a series of looks (Viterbi 1967): the way with the least sum
+ * of misfits and of squared steps between neighbours in units of their standard deviation.
  *
- * @param looks misfit (a squared standard score) of each state in each look; null where nothing was seen
+ * @param looks misfit (a squared standard score) of each state in each look; null where nothing was
+ * seen
  * @param states how many there are
- * @param stepSd standard deviation of the step from one look to the next, in states; steps of more than three are not taken
+ * @param stepSd standard deviation of the step from one look to the next, in states; steps of more
+ * than three are not taken
  * @param most a look that fits worse than this is a mistake and costs no more
  * @returns the state at each look
  * @example likeliestWay([[0, 9], [4, 5], [0, 9]], 2, 0.4, 9) // [0, 0, 0]
  */
-export function likeliestWay(looks: readonly (ArrayLike<number> | null)[], states: number, stepSd: number, most: number): Int32Array {
+export function likeliestWay(
+  looks: readonly (ArrayLike<number> | null)[],
+  states: number,
+  stepSd: number,
+  most: number,
+): Int32Array {
   const reach = Math.max(1, Math.ceil(3 * stepSd));
   const from = new Int16Array(looks.length * states);
   let cost = new Float64Array(states);

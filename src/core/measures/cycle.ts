@@ -8,7 +8,10 @@ import { pressureTurn } from "../reps/turns";
 import { got, missing, SIDES, type Measures } from "./catalogue";
 import { extremes, range } from "./spans";
 
-/** One period of a to-and-fro. Turns are matched side by side; a foot's landing to the turn of the hands that follows it. */
+/**
+ * One period of a to-and-fro. Turns are matched side by side; a foot's landing to the turn of the
+ * hands that follows it.
+ */
 export function cycleMeasures(m: Motion, rep: Rep): Measures {
   const { fromMs, toMs } = rep;
   const [a, b] = [nearest(m, fromMs), nearest(m, toMs)];
@@ -23,10 +26,12 @@ export function cycleMeasures(m: Motion, rep: Rep): Measures {
     const ends = places.flatMap((p) => [p.heelT[i]!, p.toeT[i]!]);
     return Math.max(t - Math.max(...ends), Math.min(...ends) - t);
   });
-  const waits = rep.footEvents.filter((f) => f.event === "landing" && f.ms >= fromMs && f.ms <= toMs).flatMap((f) => {
-    const next = hands.find((t) => t.ms > f.ms - 300);
-    return next ? [next.ms - f.ms] : [];
-  });
+  const waits = rep.footEvents
+    .filter((f) => f.event === "landing" && f.ms >= fromMs && f.ms <= toMs)
+    .flatMap((f) => {
+      const next = hands.find((t) => t.ms > f.ms - 300);
+      return next ? [next.ms - f.ms] : [];
+    });
   const out: Measures = {
     groundLeadsHands: leads.length ? got(mean(leads), toMs) : missing("eventNotFound"),
     handRange: got(extremes(beyond, a, b).high, toMs),
@@ -38,7 +43,9 @@ export function cycleMeasures(m: Motion, rep: Rep): Measures {
   for (const side of SIDES) {
     let most = 0;
     for (const s of m.feet[side].spells) {
-      const during = Array.from(s.toe.times, (t, k) => (t >= Math.max(fromMs, s.fromMs) && t <= Math.min(toMs, s.toMs) ? s.toe.t[k]! : NaN)).filter((v) => !Number.isNaN(v));
+      const during = Array.from(s.toe.times, (t, k) =>
+        t >= Math.max(fromMs, s.fromMs) && t <= Math.min(toMs, s.toMs) ? s.toe.t[k]! : NaN,
+      ).filter((v) => !Number.isNaN(v));
       if (during.length) most = Math.max(most, ...during.map((v) => Math.abs(v - during[0]!)));
     }
     out[`${side}PlantedTravel`] = got(most, toMs);

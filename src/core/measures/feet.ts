@@ -10,7 +10,10 @@ import type { SideName } from "../track/sides";
 /** A shoulder's width, cm, for a golfer of 178 cm: the named place of a landing. */
 const SHOULDER_WIDTH = 35;
 
-/** Feet: places along T (cm) and the times of their steps against hands, top and strike (ms). Face-on. */
+/**
+ * Feet: places along T (cm) and the times of their steps against hands, top and strike (ms).
+ * Face-on.
+ */
 export function feetMeasures(m: Motion, rep: Rep): Measures {
   const { address, handStart, midBack, top, impact } = rep.events;
   const trail = stepOf(rep, "trail");
@@ -21,8 +24,14 @@ export function feetMeasures(m: Motion, rep: Rep): Measures {
   const out: Measures = {
     footGapAddress: got(gap, address, "footNotSeen"),
     footGapHipsAddress: got(gap / hips, address, "footNotSeen"),
-    trailStepBeforeHands: trail && trail.liftOff < struck(rep) ? got(handStart - trail.liftOff, trail.liftOff) : missing("noStep"),
-    leadLandBeforeTop: lead && Number.isFinite(lead.landing) ? got(top - lead.landing, lead.landing) : missing("noStep"),
+    trailStepBeforeHands:
+      trail && trail.liftOff < struck(rep)
+        ? got(handStart - trail.liftOff, trail.liftOff)
+        : missing("noStep"),
+    leadLandBeforeTop:
+      lead && Number.isFinite(lead.landing)
+        ? got(top - lead.landing, lead.landing)
+        : missing("noStep"),
     leadLiftFromMidBack: lead ? got(lead.liftOff - midBack, lead.liftOff) : missing("noStep"),
     trailLandAfterImpact: missing("noStep"),
     trailLandsPastLead: missing("noStep"),
@@ -34,20 +43,33 @@ export function feetMeasures(m: Motion, rep: Rep): Measures {
   }
   if (late && Number.isFinite(late.landing) && late.landing > impact) {
     out.trailLandAfterImpact = got(late.landing - impact, late.landing);
-    out.trailLandsPastLead = got(placeAt(m, "trail", "toeT", late.landing) - placeAt(m, "lead", "toeT", late.landing), late.landing, "footNotSeen");
+    out.trailLandsPastLead = got(
+      placeAt(m, "trail", "toeT", late.landing) - placeAt(m, "lead", "toeT", late.landing),
+      late.landing,
+      "footNotSeen",
+    );
   }
   return out;
 }
 
 function length(m: Motion, foot: SideName, step: StepTimes | null): RawMeasure {
   if (!step || !Number.isFinite(step.landing)) return missing("noStep");
-  return got(placeAt(m, foot, "ankleT", step.landing) - (leftFrom(m, foot, step.liftOff)?.ankleT ?? NaN), step.landing, "footNotSeen");
+  return got(
+    placeAt(m, foot, "ankleT", step.landing) - (leftFrom(m, foot, step.liftOff)?.ankleT ?? NaN),
+    step.landing,
+    "footNotSeen",
+  );
 }
 
 /** Distance between the ankles along T, cm, + with the lead foot on the target's side. */
-const anklesApart = (m: Motion, ms: number): number => MEASURE_FIT.anklesApart * (placeAt(m, "lead", "ankleT", ms) - placeAt(m, "trail", "ankleT", ms));
+const anklesApart = (m: Motion, ms: number): number =>
+  MEASURE_FIT.anklesApart * (placeAt(m, "lead", "ankleT", ms) - placeAt(m, "trail", "ankleT", ms));
 
 function offset(m: Motion, foot: SideName, step: StepTimes | null): RawMeasure {
   if (!step || !Number.isFinite(step.landing)) return missing("noStep");
-  return got(Math.abs(anklesApart(m, step.landing)) - (SHOULDER_WIDTH * m.statureCm) / 178, step.landing, "footNotSeen");
+  return got(
+    Math.abs(anklesApart(m, step.landing)) - (SHOULDER_WIDTH * m.statureCm) / 178,
+    step.landing,
+    "footNotSeen",
+  );
 }

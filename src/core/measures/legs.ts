@@ -15,7 +15,8 @@ export function legMeasures(m: Motion, rep: Rep): Measures {
     const angle = jointAngle(m.joints[side].hip, m.joints[side].knee, m.joints[side].ankle);
     for (const { span, from, to } of spansOf(m, rep)) {
       out[`${side}KneeAngleChange${span}`] = got(angle[to]! - angle[from]!, toMs(m, to));
-      if (m.view === "face-on") out[`${side}KneeTravel${span}`] = got(range(m.joints[side].knee.t, from, to), toMs(m, to));
+      if (m.view === "face-on")
+        out[`${side}KneeTravel${span}`] = got(range(m.joints[side].knee.t, from, to), toMs(m, to));
     }
   }
   return m.view === "face-on" ? { ...out, ...faceOn(m, rep) } : out;
@@ -27,15 +28,25 @@ function faceOn(m: Motion, rep: Rep): Measures {
   const out: Measures = {};
   const [a, t] = [nearest(m, address), nearest(m, top)];
   for (const side of SIDES)
-    for (const [name, ms] of [["Address", address], ["Top", top], ["Impact", impact]] as const) {
+    for (const [name, ms] of [
+      ["Address", address],
+      ["Top", top],
+      ["Impact", impact],
+    ] as const) {
       const { knee } = m.joints[side];
       const ankle = placeAt(m, side, "ankleT", ms);
       const ankleU = valueAt(m, m.joints[side].ankle.u, ms);
-      out[`${side}ShinLean${name}`] = got(Math.atan2(valueAt(m, knee.t, ms) - ankle, valueAt(m, knee.u, ms) - ankleU) * DEG, ms);
+      out[`${side}ShinLean${name}`] = got(
+        Math.atan2(valueAt(m, knee.t, ms) - ankle, valueAt(m, knee.u, ms) - ankleU) * DEG,
+        ms,
+      );
     }
   for (const moment of MOMENTS) {
     const ms = rep.events[eventOf(moment)];
-    out[`leadLegStack${moment}`] = got(valueAt(m, m.joints.lead.hip.t, ms) - placeAt(m, "lead", "ankleT", ms), ms);
+    out[`leadLegStack${moment}`] = got(
+      valueAt(m, m.joints.lead.hip.t, ms) - placeAt(m, "lead", "ankleT", ms),
+      ms,
+    );
   }
   const trail = m.joints.trail.knee.t.map((v) => v - placeAt(m, "trail", "ankleT", address));
   const knees = extremes(trail, a, t);
@@ -51,7 +62,9 @@ function faceOn(m: Motion, rep: Rep): Measures {
   const half = nearest(m, halfwayDown);
   const toe = m.joints.trail.toe.t;
   const roll = (i: number) => m.joints.trail.knee.t[i]! - toe[i]!;
-  if (!Number.isNaN(halfwayDown)) out.trailFootRoll = range(toe, half, h) > 2 + TOE_NOISE ? missing("footMoved") : got(roll(h) - roll(half), hit);
+  if (!Number.isNaN(halfwayDown))
+    out.trailFootRoll =
+      range(toe, half, h) > 2 + TOE_NOISE ? missing("footMoved") : got(roll(h) - roll(half), hit);
   return out;
 }
 

@@ -6,7 +6,10 @@ import { got, missing, type Measures, type RawMeasure } from "./catalogue";
 import { extremes, struck } from "./spans";
 
 /** When the prop is heard to fall, % of the downswing. */
-const fall = ({ knockMs, events }: Rep, hit: number): RawMeasure => (knockMs === undefined ? missing("notHeard") : got(((knockMs - events.top) / (hit - events.top)) * 100, knockMs));
+const fall = ({ knockMs, events }: Rep, hit: number): RawMeasure =>
+  knockMs === undefined
+    ? missing("notHeard")
+    : got(((knockMs - events.top) / (hit - events.top)) * 100, knockMs);
 
 /** Times of the swing, ms, and their ratio; who turns back before the hands do. */
 export function orderMeasures(m: Motion, rep: Rep, rules: Pick<RepRules, "prop">): Measures {
@@ -21,9 +24,17 @@ export function orderMeasures(m: Motion, rep: Rep, rules: Pick<RepRules, "prop">
     propDropAt: rules.prop ? fall(rep, hit) : missing("otherKind"),
   };
   if (!Number.isNaN(handStart)) {
-    const peak = extremes(handSpeed(m), nearest(m, handStart), nearest(m, Number.isNaN(finish) ? rep.toMs : finish));
+    const peak = extremes(
+      handSpeed(m),
+      nearest(m, handStart),
+      nearest(m, Number.isNaN(finish) ? rep.toMs : finish),
+    );
     out.peakHandSpeed = got(peak.high, toMs(m, peak.highAt));
   }
   if (m.view !== "face-on") return out;
-  return { ...out, pelvisBeforeHands: got(top - transition, transition), slideBeforeHands: got(top - slideStart, slideStart) };
+  return {
+    ...out,
+    pelvisBeforeHands: got(top - transition, transition),
+    slideBeforeHands: got(top - slideStart, slideStart),
+  };
 }

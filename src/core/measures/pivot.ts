@@ -9,11 +9,22 @@ import { got, type Measures } from "./catalogue";
 export function pivotMeasures(m: Motion, rep: Rep, foot: SideName): Measures {
   const [a, b] = [nearest(m, rep.fromMs), nearest(m, rep.toMs)];
   const { pivotStart, pivotBack, pivotPeak } = rep.events;
-  const heel = m.feet[foot].spells.flatMap((s) => Array.from(s.heel.times, (t, k) => ({ t, x: s.heel.t[k]! }))).filter((p) => p.t >= rep.fromMs && p.t <= rep.toMs && !Number.isNaN(p.x));
+  const heel = m.feet[foot].spells
+    .flatMap((s) => Array.from(s.heel.times, (t, k) => ({ t, x: s.heel.t[k]! })))
+    .filter((p) => p.t >= rep.fromMs && p.t <= rep.toMs && !Number.isNaN(p.x));
   return {
-    // From where it stood before all turns: its place between them is known no better than the turn.
-    [`${foot}FootTurn`]: got(largestTurn(m.direction[foot], a, b, m.dt, 0), pivotPeak, "footNotSeen"),
-    [`${foot}HeelTravel`]: got(Math.max(0, ...heel.map((p) => Math.abs(p.x - heel[0]!.x))), pivotPeak, "footNotSeen"),
+    // From where it stood before all turns: its place between them is known no better than the
+    // turn.
+    [`${foot}FootTurn`]: got(
+      largestTurn(m.direction[foot], a, b, m.dt, 0),
+      pivotPeak,
+      "footNotSeen",
+    ),
+    [`${foot}HeelTravel`]: got(
+      Math.max(0, ...heel.map((p) => Math.abs(p.x - heel[0]!.x))),
+      pivotPeak,
+      "footNotSeen",
+    ),
     pivotTime: got(pivotBack - pivotStart, pivotBack),
   };
 }

@@ -20,7 +20,9 @@ export function stepOf(rep: Rep, foot: SideName, afterMs = 200): StepTimes | nul
   const { address } = rep.events;
   const hit = struck(rep);
   const last = (Number.isNaN(hit) ? rep.toMs : hit) + afterMs;
-  const off = rep.footEvents.find((e) => e.foot === foot && e.event === "liftOff" && e.ms > address && e.ms < last);
+  const off = rep.footEvents.find(
+    (e) => e.foot === foot && e.event === "liftOff" && e.ms > address && e.ms < last,
+  );
   if (!off) return null;
   const on = rep.footEvents.find((e) => e.foot === foot && e.event === "landing" && e.ms > off.ms);
   return { liftOff: off.ms, landing: on?.ms ?? Infinity };
@@ -32,12 +34,23 @@ export function spellAt(m: Motion, foot: SideName, ms: number): FootSpell | null
   return spells.find((s) => ms <= s.toMs) ?? spells[spells.length - 1] ?? null;
 }
 
-/** The network's points settle this late, ms: a spell that seems to begin so shortly before a lift-off is the place stepped to. */
+/**
+ * The network's points settle this late, ms: a spell that seems to begin so shortly before a
+ * lift-off is the place stepped to.
+ */
 const SETTLES_MS = 60;
 
 /** The spell on the ground that ends with a lift-off. */
 export const leftFrom = (m: Motion, foot: SideName, liftOffMs: number): FootSpell | null =>
   m.feet[foot].spells.filter((s) => s.fromMs < liftOffMs - SETTLES_MS).at(-1) ?? null;
 
-/** A place of a foot along T in the spell at (or after) a time, cm; NaN when the foot was never seen to stand. */
-export const placeAt = (m: Motion, foot: SideName, key: "ankleT" | "heelT" | "toeT", ms: number): number => spellAt(m, foot, ms)?.[key] ?? NaN;
+/**
+ * A place of a foot along T in the spell at (or after) a time, cm; NaN when the foot was never seen
+ * to stand.
+ */
+export const placeAt = (
+  m: Motion,
+  foot: SideName,
+  key: "ankleT" | "heelT" | "toeT",
+  ms: number,
+): number => spellAt(m, foot, ms)?.[key] ?? NaN;

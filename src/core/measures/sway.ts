@@ -13,10 +13,22 @@ export function swayMeasures(m: Motion, rep: Rep): Measures {
   for (const moment of MOMENTS) {
     const ms = rep.events[eventOf(moment)];
     out[`pelvisT${moment}`] = got(valueAt(m, m.hipT, ms) - valueAt(m, m.hipT, address), ms);
-    out[`headT${moment}`] = hiddenFor(m, nearest(m, ms - HIDDEN_MS / 2), nearest(m, ms + HIDDEN_MS / 2)) ? missing("headHidden") : got(valueAt(m, m.headT, ms) - valueAt(m, m.headT, address), ms);
+    out[`headT${moment}`] = hiddenFor(
+      m,
+      nearest(m, ms - HIDDEN_MS / 2),
+      nearest(m, ms + HIDDEN_MS / 2),
+    )
+      ? missing("headHidden")
+      : got(valueAt(m, m.headT, ms) - valueAt(m, m.headT, address), ms);
   }
   const [a, b] = [nearest(m, address), nearest(m, hit)];
-  if (Number.isNaN(hit)) return { ...out, headDrift: missing("eventNotFound"), counterMove: missing("eventNotFound"), headRise: missing("eventNotFound") };
+  if (Number.isNaN(hit))
+    return {
+      ...out,
+      headDrift: missing("eventNotFound"),
+      counterMove: missing("eventNotFound"),
+      headRise: missing("eventNotFound"),
+    };
   out.headDrift = hiddenFor(m, a, b) ? missing("headHidden") : got(range(m.headT, a, b), hit);
   out.headRise = got(extremes(m.headU, a, b).high - valueAt(m, m.headU, address), hit);
   out.counterMove = got(apart(m, address, a, b), hit);
@@ -41,7 +53,10 @@ function hiddenFor(m: Motion, from: number, to: number): boolean {
   return false;
 }
 
-/** Largest smaller-of-the-two of hips and head while they are on opposite sides of their address places. */
+/**
+ * Largest smaller-of-the-two of hips and head while they are on opposite sides of their address
+ * places.
+ */
 function apart(m: Motion, address: number, a: number, b: number): number {
   const [hip, head] = [valueAt(m, m.hipT, address), valueAt(m, m.headT, address)];
   let most = 0;
@@ -53,8 +68,9 @@ function apart(m: Motion, address: number, a: number, b: number): number {
 }
 
 /**
- * Largest move of mid-hip away from the target, address → top. After a trail step: from its landing, against the middle
- * of the feet as that step planted them (the lead foot at its address place), less the same difference at address.
+ * Largest move of mid-hip away from the target, address → top. After a trail step: from its
+ * landing, against the middle of the feet as that step planted them (the lead foot at its address
+ * place), less the same difference at address.
  */
 function pelvisSway(m: Motion, rep: Rep): RawMeasure {
   const { address, top } = rep.events;
@@ -64,7 +80,8 @@ function pelvisSway(m: Motion, rep: Rep): RawMeasure {
   let middleMoved = 0;
   if (step && step.landing < top) {
     from = step.landing;
-    middleMoved = (placeAt(m, "trail", "ankleT", step.landing) - placeAt(m, "trail", "ankleT", address)) / 2;
+    middleMoved =
+      (placeAt(m, "trail", "ankleT", step.landing) - placeAt(m, "trail", "ankleT", address)) / 2;
   }
   const { low, lowAt } = extremes(m.hipT, nearest(m, from), nearest(m, top));
   return got(before - low + middleMoved, toMs(m, lowAt));

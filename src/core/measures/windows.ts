@@ -1,7 +1,20 @@
 import type { MeasureId } from "./catalogue";
 
 /** Parts of a rep in which a measure is made. */
-export const PARTS = ["still", "start", "back", "top", "down", "impact", "through", "finish", "trailOff", "trailOn", "leadOff", "leadOn"] as const;
+export const PARTS = [
+  "still",
+  "start",
+  "back",
+  "top",
+  "down",
+  "impact",
+  "through",
+  "finish",
+  "trailOff",
+  "trailOn",
+  "leadOff",
+  "leadOn",
+] as const;
 export type Part = (typeof PARTS)[number];
 
 const OWN: Partial<Record<MeasureId, readonly Part[]>> = {

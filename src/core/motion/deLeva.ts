@@ -1,6 +1,7 @@
 /**
- * Segment masses (share of the body) and mass centres (share of the length from the proximal joint), mean of women and
- * men, after de Leva 1996 (J. Biomech. 29:1223), table 4. Hands and head count at mid-hands and between the ears.
+ * Segment masses (share of the body) and mass centres (share of the length from the proximal
+ * joint), mean of women and men, after de Leva 1996 (J. Biomech. 29:1223), table 4. Hands and head
+ * count at mid-hands and between the ears.
  */
 export const SEGMENTS = {
   head: { mass: 0.0681, centre: 1 },

@@ -17,9 +17,9 @@ export interface PointPath {
 }
 
 /**
- * Channels over time on a uniform clock. T and U in cm (T + toward the target from the picture's middle, U up from the
- * heels at address); nothing is zeroed at an address yet. Seen down the line, the axis across the picture is D (+ toward
- * the ball) and stands in every name that ends in T.
+ * Channels over time on a uniform clock. T and U in cm (T + toward the target from the picture's
+ * middle, U up from the heels at address); nothing is zeroed at an address yet. Seen down the line,
+ * the axis across the picture is D (+ toward the ball) and stands in every name that ends in T.
  */
 export interface Motion {
   view: View;
@@ -33,7 +33,10 @@ export interface Motion {
   hipU: Float64Array;
   headT: Float64Array;
   headU: Float64Array;
-  /** 1 where arms or club hide the head's outline and the network alone places it (7 cm off, at times), else 0. */
+  /**
+   * 1 where arms or club hide the head's outline and the network alone places it (7 cm off, at
+   * times), else 0.
+   */
   headHidden: Float64Array;
   shoulderT: Float64Array;
   shoulderU: Float64Array;
@@ -47,11 +50,20 @@ export interface Motion {
   comT: Float64Array;
   comU: Float64Array;
   feet: Record<SideName, FootMotion>;
-  /** Direction of each foot on the ground against its first one, degrees, + toward the target; NaN where unknown. */
+  /**
+   * Direction of each foot on the ground against its first one, degrees, + toward the target; NaN
+   * where unknown.
+   */
   direction: Record<SideName, Float64Array>;
-  /** Single joints by the network's points, 6 Hz: a hip or knee is worth 2 to 3 cm, an ankle or heel more while it moves. */
+  /**
+   * Single joints by the network's points, 6 Hz: a hip or knee is worth 2 to 3 cm, an ankle or heel
+   * more while it moves.
+   */
   joints: Record<SideName, Record<JointName, PointPath>>;
-  /** Down the line: rear edge of the body at hip height (cm along D, + toward the ball), and forward bend by the line of the back (degrees). */
+  /**
+   * Down the line: rear edge of the body at hip height (cm along D, + toward the ball), and forward
+   * bend by the line of the back (degrees).
+   */
   rear: Float64Array;
   bend: Float64Array;
   /** Share of frames in which a golfer was surely seen. */
@@ -62,7 +74,18 @@ export interface Motion {
 const POSITION_HZ = 6;
 const HANDS_HZ = 10;
 
-const JOINTS = ["ear", "shoulder", "elbow", "wrist", "index", "hip", "knee", "ankle", "heel", "toe"] as const;
+const JOINTS = [
+  "ear",
+  "shoulder",
+  "elbow",
+  "wrist",
+  "index",
+  "hip",
+  "knee",
+  "ankle",
+  "heel",
+  "toe",
+] as const;
 export type JointName = (typeof JOINTS)[number];
 
 /** Turns a mended track into channels. */
@@ -83,12 +106,20 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const toU = (y: number) => (scene.groundY - y) * k;
   const despike = (x: Float64Array) => runningMedian(x, 2);
   const side = (p: SidePoints) =>
-    Object.fromEntries(JOINTS.map((name) => [name, { t: despike(channel(p[name], 0, toT)), u: despike(channel(p[name], 1, toU)) }])) as Record<(typeof JOINTS)[number], { t: Float64Array; u: Float64Array }>;
+    Object.fromEntries(
+      JOINTS.map((name) => [
+        name,
+        { t: despike(channel(p[name], 0, toT)), u: despike(channel(p[name], 1, toU)) },
+      ]),
+    ) as Record<(typeof JOINTS)[number], { t: Float64Array; u: Float64Array }>;
   const lead = side(s.lead);
   const trail = side(s.trail);
   const mid = (a: Float64Array, b: Float64Array) => a.map((v, i) => (v + b[i]!) / 2);
 
-  const feet = { lead: footMotion(track, scene, golfer, "lead"), trail: footMotion(track, scene, golfer, "trail") };
+  const feet = {
+    lead: footMotion(track, scene, golfer, "lead"),
+    trail: footMotion(track, scene, golfer, "trail"),
+  };
   const position = lowPass(POSITION_HZ, dt);
   const hands = lowPass(HANDS_HZ, dt);
   const seenHands = midHands(track);
@@ -98,23 +129,81 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
   const networkHip = mid(lead.hip.t, trail.hip.t);
   // From the side the outline's middle is that of buttocks and hands together.
   const seenHipT = faceOn ? outlineHip(track, scene, networkHip, toT, clock) : networkHip;
-  const stands = mid(placeOnClock(feet.lead, startMs, dt, n).ankleT, placeOnClock(feet.trail, startMs, dt, n).ankleT);
+  const stands = mid(
+    placeOnClock(feet.lead, startMs, dt, n).ankleT,
+    placeOnClock(feet.trail, startMs, dt, n).ankleT,
+  );
   // The row that is taken for the hips lies below their joints and moves less than they do.
-  const hipT = faceOn ? seenHipT.map((v, i) => v + MOTION_FIT.hipsBelow * (v - stands[i]!)) : seenHipT;
+  const hipT = faceOn
+    ? seenHipT.map((v, i) => v + MOTION_FIT.hipsBelow * (v - stands[i]!))
+    : seenHipT;
   const hipU = mid(lead.hip.u, trail.hip.u);
   const shoulderU = filtfilt(position, mid(lead.shoulder.u, trail.shoulder.u));
-  const shoulderT = chestToJoints(mid(lead.shoulder.t, trail.shoulder.t), shoulderU, handsT, handsU, golfer.statureCm);
-  const { t: headT, hidden: headHidden } = outlineHead(track, mid(lead.ear.t, trail.ear.t), toT, clock);
+  const shoulderT = chestToJoints(
+    mid(lead.shoulder.t, trail.shoulder.t),
+    shoulderU,
+    handsT,
+    handsU,
+    golfer.statureCm,
+  );
+  const { t: headT, hidden: headHidden } = outlineHead(
+    track,
+    mid(lead.ear.t, trail.ear.t),
+    toT,
+    clock,
+  );
   const headU = mid(lead.ear.u, trail.ear.u);
-  const com = centreOfMass({ lead, trail, hipT, hipU, shoulderT, shoulderU, headT, headU, handsT, handsU }, feet, startMs, dt, n);
-  const close = closeHands(track, seenHands, LOST_HANDS * (golfer.statureCm / k), toT, toU, clock, n);
+  const com = centreOfMass(
+    { lead, trail, hipT, hipU, shoulderT, shoulderU, headT, headU, handsT, handsU },
+    feet,
+    startMs,
+    dt,
+    n,
+  );
+  const close = closeHands(
+    track,
+    seenHands,
+    LOST_HANDS * (golfer.statureCm / k),
+    toT,
+    toU,
+    clock,
+    n,
+  );
   const hipUSmooth = filtfilt(position, hipU);
-  const direction = (side: SideName) => footDirection(feet[side], track, ownFoot(golfer.hand, side), (side === "trail" ? scene.targetSign : -scene.targetSign) as 1 | -1, scene, golfer.statureCm);
-  const behind = faceOn ? null : fromBehind(track, scene, toT, clock, hipUSmooth, shoulderU, filtfilt(position, networkHip), position);
-  const smooth = (side: typeof lead) => Object.fromEntries(JOINTS.map((name) => [name, { t: filtfilt(position, side[name].t), u: filtfilt(position, side[name].u) }])) as Record<JointName, PointPath>;
+  const direction = (side: SideName) =>
+    footDirection(
+      feet[side],
+      track,
+      ownFoot(golfer.hand, side),
+      (side === "trail" ? scene.targetSign : -scene.targetSign) as 1 | -1,
+      scene,
+      golfer.statureCm,
+    );
+  const behind = faceOn
+    ? null
+    : fromBehind(
+        track,
+        scene,
+        toT,
+        clock,
+        hipUSmooth,
+        shoulderU,
+        filtfilt(position, networkHip),
+        position,
+      );
+  const smooth = (side: typeof lead) =>
+    Object.fromEntries(
+      JOINTS.map((name) => [
+        name,
+        { t: filtfilt(position, side[name].t), u: filtfilt(position, side[name].u) },
+      ]),
+    ) as Record<JointName, PointPath>;
   return {
     view: scene.view.asked,
-    startMs, dt, n, statureCm: golfer.statureCm,
+    startMs,
+    dt,
+    n,
+    statureCm: golfer.statureCm,
     hipT: filtfilt(position, hipT),
     hipU: hipUSmooth,
     headT: filtfilt(position, headT),
@@ -122,14 +211,17 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
     headHidden,
     shoulderT: filtfilt(position, shoulderT),
     shoulderU,
-    handsT, handsU,
-    closeHandsT: close.t, closeHandsU: close.u,
+    handsT,
+    handsU,
+    closeHandsT: close.t,
+    closeHandsU: close.u,
     comT: com.t,
     comU: filtfilt(lowPass(2, dt), com.u),
     feet,
     direction: { lead: direction("lead"), trail: direction("trail") },
     joints: { lead: smooth(lead), trail: smooth(trail) },
-    rear: behind?.rear ?? NOTHING, bend: behind?.bend ?? NOTHING,
+    rear: behind?.rear ?? NOTHING,
+    bend: behind?.bend ?? NOTHING,
     seen: track.presence.filter((p) => p > 0.5).length / n,
   };
 }
@@ -137,33 +229,58 @@ export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Mot
 const NOTHING = new Float64Array(0);
 
 /**
- * Seen down the line: the rear edge of the outline at hip height, and the slope of the back from its edges at 30 % and 80 %
- * of the way from hips to shoulders (lower rows are spoiled by the buttocks; pilot study, section 3). The network's own hips
- * lie many centimetres too far forward in a bent posture and serve only to bridge gaps.
+ * Seen down the line: the rear edge of the outline at hip height, and the slope of the back from
+ * its edges at 30 % and 80 % of the way from hips to shoulders (lower rows are spoiled by the
+ * buttocks; pilot study, section 3). The network's own hips lie many centimetres too far forward in
+ * a bent posture and serve only to bridge gaps.
  */
-function fromBehind(track: Track, scene: Scene, toT: (x: number) => number, clock: Clock, hipU: Float64Array, shoulderU: Float64Array, hip: Float64Array, position: LowPass) {
+function fromBehind(
+  track: Track,
+  scene: Scene,
+  toT: (x: number) => number,
+  clock: Clock,
+  hipU: Float64Array,
+  shoulderU: Float64Array,
+  hip: Float64Array,
+  position: LowPass,
+) {
   const n = track.times.length;
   const column = (edge: number) => (scene.targetSign === 1 ? edge * 2 : edge * 2 + 1);
-  const edge = (k: number) => Float64Array.from({ length: n }, (_, i) => toT(track.outline[i * OUTLINE + column(k)]!));
+  const edge = (k: number) =>
+    Float64Array.from({ length: n }, (_, i) => toT(track.outline[i * OUTLINE + column(k)]!));
   const follow = (x: Float64Array) => filtfilt(position, runningMedian(shifted(hip, clock, x), 2));
   const [low, high] = [follow(edge(2)), follow(edge(3))];
   return {
     rear: follow(edge(0)),
-    bend: low.map((v, i) => (Math.atan2(high[i]! - v, 0.5 * (shoulderU[i]! - hipU[i]!)) * 180) / Math.PI),
+    bend: low.map(
+      (v, i) => (Math.atan2(high[i]! - v, 0.5 * (shoulderU[i]! - hipU[i]!)) * 180) / Math.PI,
+    ),
   };
 }
 
 type Clock = (values: ArrayLike<number>) => Float64Array;
 
 /**
- * Mid-hip from the outline: the middle of the body at hip height, where its width is near its usual one. Elsewhere
- * (hands or club beside the hips) the network's own mid-hip, shifted by the difference on both sides of the gap.
+ * Mid-hip from the outline: the middle of the body at hip height, where its width is near its usual
+ * one. Elsewhere (hands or club beside the hips) the network's own mid-hip, shifted by the
+ * difference on both sides of the gap.
  */
-function outlineHip(track: Track, scene: Scene, network: Float64Array, toT: (x: number) => number, clock: Clock): Float64Array {
+function outlineHip(
+  track: Track,
+  scene: Scene,
+  network: Float64Array,
+  toT: (x: number) => number,
+  clock: Clock,
+): Float64Array {
   const n = track.times.length;
-  const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * OUTLINE + 1]! - track.outline[i * OUTLINE]!);
+  const width = Float64Array.from(
+    { length: n },
+    (_, i) => track.outline[i * OUTLINE + 1]! - track.outline[i * OUTLINE]!,
+  );
   const still = scene.still ?? { from: 0, to: n - 1 };
-  const usual = halfSampleMode(width.slice(still.from, still.to + 1).filter((w) => !Number.isNaN(w)));
+  const usual = halfSampleMode(
+    width.slice(still.from, still.to + 1).filter((w) => !Number.isNaN(w)),
+  );
   const offset = Float64Array.from({ length: n }, (_, i) => {
     const ratio = width[i]! / usual;
     if (!(ratio >= 0.72 && ratio <= MOTION_FIT.hipsWidest)) return NaN;
@@ -172,41 +289,71 @@ function outlineHip(track: Track, scene: Scene, network: Float64Array, toT: (x: 
   return shifted(network, clock, offset);
 }
 
-/** The head's middle from the outline at ear height; the ears themselves move when the head only turns. */
-function outlineHead(track: Track, network: Float64Array, toT: (x: number) => number, clock: Clock): { t: Float64Array; hidden: Float64Array } {
+/**
+ * The head's middle from the outline at ear height; the ears themselves move when the head only
+ * turns.
+ */
+function outlineHead(
+  track: Track,
+  network: Float64Array,
+  toT: (x: number) => number,
+  clock: Clock,
+): { t: Float64Array; hidden: Float64Array } {
   const n = track.times.length;
-  const width = Float64Array.from({ length: n }, (_, i) => track.outline[i * OUTLINE + 3]! - track.outline[i * OUTLINE + 2]!);
+  const width = Float64Array.from(
+    { length: n },
+    (_, i) => track.outline[i * OUTLINE + 3]! - track.outline[i * OUTLINE + 2]!,
+  );
   const usual = halfSampleMode(width.filter((w) => !Number.isNaN(w)));
   const middle = Float64Array.from({ length: n }, (_, i) => {
     const ratio = width[i]! / usual;
-    return ratio >= 0.75 && ratio <= 1.3 ? toT((track.outline[i * OUTLINE + 2]! + track.outline[i * OUTLINE + 3]!) / 2) : NaN;
+    return ratio >= 0.75 && ratio <= 1.3
+      ? toT((track.outline[i * OUTLINE + 2]! + track.outline[i * OUTLINE + 3]!) / 2)
+      : NaN;
   });
   // Where the outline never tells the head nothing is known to hide it.
-  return { t: shifted(network, clock, middle), hidden: hardlyKnown(middle) ? new Float64Array(network.length) : inGaps(clock, middle) };
+  return {
+    t: shifted(network, clock, middle),
+    hidden: hardlyKnown(middle) ? new Float64Array(network.length) : inGaps(clock, middle),
+  };
 }
 
 /** A channel known in fewer pictures than this share of them is left out. */
 const LEAST_KNOWN = 0.2;
-const hardlyKnown = (better: Float64Array): boolean => better.filter((v) => !Number.isNaN(v)).length < better.length * LEAST_KNOWN;
+const hardlyKnown = (better: Float64Array): boolean =>
+  better.filter((v) => !Number.isNaN(v)).length < better.length * LEAST_KNOWN;
 
 /** 1 on the clock where a channel is not known, else 0. */
-const inGaps = (clock: Clock, better: Float64Array): Float64Array => clock(better.map((v) => (Number.isNaN(v) ? 1 : 0))).map((v) => (v > 0 ? 1 : 0));
+const inGaps = (clock: Clock, better: Float64Array): Float64Array =>
+  clock(better.map((v) => (Number.isNaN(v) ? 1 : 0))).map((v) => (v > 0 ? 1 : 0));
 
-/** The better channel where it is known; across gaps the network's own, shifted by the difference on both sides. */
+/**
+ * The better channel where it is known; across gaps the network's own, shifted by the difference on
+ * both sides.
+ */
 function shifted(network: Float64Array, clock: Clock, better: Float64Array): Float64Array {
   if (hardlyKnown(better)) return network;
   const onClock = clock(better);
   const missing = inGaps(clock, better);
-  const offset = runningMedian(bridge(onClock.map((v, i) => (missing[i]! > 0 ? NaN : v - network[i]!))), 2);
+  const offset = runningMedian(
+    bridge(onClock.map((v, i) => (missing[i]! > 0 ? NaN : v - network[i]!))),
+    2,
+  );
   return network.map((v, i) => v + offset[i]!);
 }
 
 /**
- * The network puts the shoulders on the front of the chest. When the chest turns, that front moves along T: the part
- * `chestAhead`·sin(turn) is taken out, the turn being about 0.6 of the arms' swing angle (pilot study), which tells it
- * until shortly after the strike and is faded out there.
+ * The network puts the shoulders on the front of the chest. When the chest turns, that front moves
+ * along T: the part `chestAhead`·sin(turn) is taken out, the turn being about 0.6 of the arms'
+ * swing angle (pilot study), which tells it until shortly after the strike and is faded out there.
  */
-function chestToJoints(shoulderT: Float64Array, shoulderU: Float64Array, handsT: Float64Array, handsU: Float64Array, stature: number): Float64Array {
+function chestToJoints(
+  shoulderT: Float64Array,
+  shoulderU: Float64Array,
+  handsT: Float64Array,
+  handsU: Float64Array,
+  stature: number,
+): Float64Array {
   const ahead = MOTION_FIT.chestAhead * stature;
   return shoulderT.map((t, i) => {
     const angle = Math.atan2(handsT[i]! - t, -(handsU[i]! - shoulderU[i]!));
@@ -217,10 +364,22 @@ function chestToJoints(shoulderT: Float64Array, shoulderU: Float64Array, handsT:
 
 function centreOfMass(
   p: {
-    lead: Record<"elbow" | "knee" | "shoulder" | "hip" | "wrist", { t: Float64Array; u: Float64Array }>;
-    trail: Record<"elbow" | "knee" | "shoulder" | "hip" | "wrist", { t: Float64Array; u: Float64Array }>;
-    hipT: Float64Array; hipU: Float64Array; shoulderT: Float64Array; shoulderU: Float64Array;
-    headT: Float64Array; headU: Float64Array; handsT: Float64Array; handsU: Float64Array;
+    lead: Record<
+      "elbow" | "knee" | "shoulder" | "hip" | "wrist",
+      { t: Float64Array; u: Float64Array }
+    >;
+    trail: Record<
+      "elbow" | "knee" | "shoulder" | "hip" | "wrist",
+      { t: Float64Array; u: Float64Array }
+    >;
+    hipT: Float64Array;
+    hipU: Float64Array;
+    shoulderT: Float64Array;
+    shoulderU: Float64Array;
+    headT: Float64Array;
+    headU: Float64Array;
+    handsT: Float64Array;
+    handsU: Float64Array;
   },
   feet: Record<SideName, FootMotion>,
   startMs: number,
@@ -229,7 +388,13 @@ function centreOfMass(
 ): { t: Float64Array; u: Float64Array } {
   const t = new Float64Array(n);
   const u = new Float64Array(n);
-  const put = (share: { mass: number; centre: number }, fromT: Float64Array, fromU: Float64Array, toT: Float64Array, toU: Float64Array) => {
+  const put = (
+    share: { mass: number; centre: number },
+    fromT: Float64Array,
+    fromU: Float64Array,
+    toT: Float64Array,
+    toU: Float64Array,
+  ) => {
     const a = share.mass * (1 - share.centre);
     const b = share.mass * share.centre;
     for (let i = 0; i < n; i++) {
@@ -240,7 +405,8 @@ function centreOfMass(
   const { head, trunk, upperArm, forearm, hand, thigh, shank, foot } = SEGMENTS;
   put(head, p.headT, p.headU, p.headT, p.headU);
   put(trunk, p.shoulderT, p.shoulderU, p.hipT, p.hipU);
-  // Shoulders and hips come in pairs, so their steadier middles stand for both; legs swap less when planted places do.
+  // Shoulders and hips come in pairs, so their steadier middles stand for both; legs swap less when
+  // planted places do.
   for (const name of ["lead", "trail"] as const) {
     const side = p[name];
     const place = placeOnClock(feet[name], startMs, dt, n);
@@ -254,10 +420,21 @@ function centreOfMass(
   return { t, u };
 }
 
-/** Hands that were followed to this far from where the network sees them were lost on the way; share of stature. */
+/**
+ * Hands that were followed to this far from where the network sees them were lost on the way; share
+ * of stature.
+ */
 const LOST_HANDS = 0.14;
 
-function closeHands(track: Track, seen: { x: Float64Array; y: Float64Array }, lost: number, toT: (x: number) => number, toU: (y: number) => number, clock: Clock, n: number) {
+function closeHands(
+  track: Track,
+  seen: { x: Float64Array; y: Float64Array },
+  lost: number,
+  toT: (x: number) => number,
+  toU: (y: number) => number,
+  clock: Clock,
+  n: number,
+) {
   const t = new Float64Array(n).fill(NaN);
   const u = new Float64Array(n).fill(NaN);
   if (!track.handsPaths.length) return { t, u };

@@ -1,8 +1,9 @@
 import type { Motion } from "./motion";
 
 /**
- * What depends on a motion alone, computed once for each motion: a rep that is read again, and the copies behind its
- * uncertainties, ask for the same curves every time. Whoever gets it only reads it.
+ * What depends on a motion alone, computed once for each motion: a rep that is read again, and the
+ * copies behind its uncertainties, ask for the same curves every time. Whoever gets it only reads
+ * it.
  *
  * @example const handSpeed = perMotion((m) => planeSpeed(m.handsT, m.handsU, m.dt))
  */

@@ -6,4 +6,9 @@ export type Brief = Pick<Movement, "events" | "checks" | "at" | "series">;
 
 const EVERY = 3;
 
-export const briefOf = ({ series, events, checks, at }: Movement): Brief => ({ events, checks, at, series: samplesOf(series, (i) => i % EVERY === 0) });
+export const briefOf = ({ series, events, checks, at }: Movement): Brief => ({
+  events,
+  checks,
+  at,
+  series: samplesOf(series, (i) => i % EVERY === 0),
+});

@@ -6,8 +6,15 @@ export interface Asked {
   after?: string;
 }
 
-/** Whether the body is to be asked after now: once a day before its first bout, and once after a heavy one. A streak is not worth a sore back. */
-export function bodyDue(asked: Asked, day: string, done: readonly { done: number }[]): keyof Asked | null {
+/**
+ * Whether the body is to be asked after now: once a day before its first bout, and once after a
+ * heavy one. A streak is not worth a sore back.
+ */
+export function bodyDue(
+  asked: Asked,
+  day: string,
+  done: readonly { done: number }[],
+): keyof Asked | null {
   if (done.length === 0) return asked.before === day ? null : "before";
   return isHeavy(done) && asked.after !== day ? "after" : null;
 }

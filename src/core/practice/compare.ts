@@ -3,26 +3,47 @@ import type { MeasureId } from "../measures/catalogue";
 import type { EventName } from "../reps/rep";
 
 /** Events that reps are aligned by, in their order. */
-const ALIGNED: readonly EventName[] = ["address", "handStart", "midBack", "top", "halfwayDown", "impact", "release", "midThrough", "finish", "taken", "lost", "pivotStart", "pivotPeak", "pivotBack"];
+const ALIGNED: readonly EventName[] = [
+  "address",
+  "handStart",
+  "midBack",
+  "top",
+  "halfwayDown",
+  "impact",
+  "release",
+  "midThrough",
+  "finish",
+  "taken",
+  "lost",
+  "pivotStart",
+  "pivotPeak",
+  "pivotBack",
+];
 
 /** Times of a rep's events, ms. */
 export type EventTimes = Readonly<Record<string, number>>;
 
 /**
- * Puts one rep's time on another's: at each event that both have, the other's; evenly between two, and shifted before the first
- * and after the last. Without a common event both begin together at `from`.
+ * Puts one rep's time on another's: at each event that both have, the other's; evenly between two,
+ * and shifted before the first and after the last. Without a common event both begin together at
+ * `from`.
  *
  * @param from where both begin, ms on their own clocks
  * @returns ms on the other's clock for ms on the one's
  * @example warp({ top: 100, impact: 200 }, { top: 0, impact: 300 })(150) // 150
  */
-export function warp(one: EventTimes, other: EventTimes, from: readonly [one: number, other: number] = [0, 0]): (ms: number) => number {
+export function warp(
+  one: EventTimes,
+  other: EventTimes,
+  from: readonly [one: number, other: number] = [0, 0],
+): (ms: number) => number {
   const pairs: [number, number][] = [];
   for (const name of ALIGNED) {
     const [a, b] = [one[name], other[name]];
     const last = pairs.at(-1);
     // Two that come in another order can't both be kept.
-    if (a !== undefined && b !== undefined && (!last || (a > last[0] && b > last[1]))) pairs.push([a, b]);
+    if (a !== undefined && b !== undefined && (!last || (a > last[0] && b > last[1])))
+      pairs.push([a, b]);
   }
   if (!pairs.length) return (ms) => ms - from[0] + from[1];
   return (ms) => {
@@ -49,37 +70,90 @@ export interface Difference {
 }
 
 /** Told of every rep, beside what its drill asks. */
-const ALWAYS: readonly MeasureId[] = ["backTime", "downTime", "tempoRatio", "pelvisSway", "pelvisSlide", "headDrift", "trailSharePeak", "leadShareTop", "leadShareImpact"];
+const ALWAYS: readonly MeasureId[] = [
+  "backTime",
+  "downTime",
+  "tempoRatio",
+  "pelvisSway",
+  "pelvisSlide",
+  "headDrift",
+  "trailSharePeak",
+  "leadShareTop",
+  "leadShareImpact",
+];
 
-/** Ways that are no doubt at all (a share that is 100 % by the feet) still have the least that a film tells, in the measure's unit. */
+/**
+ * Ways that are no doubt at all (a share that is 100 % by the feet) still have the least that a
+ * film tells, in the measure's unit.
+ */
 const LEAST_U = 0.05;
 
 /**
- * How two reps differ in what their drill asks and in what is told of every rep, the surest difference first. What one of them
- * does not have is left out.
+ * How two reps differ in what their drill asks and in what is told of every rep, the surest
+ * difference first. What one of them does not have is left out.
  *
  * @param asked measures that the drill's checks ask for
  */
-export function differences(one: Readonly<Record<string, Measured>>, other: Readonly<Record<string, Measured>>, asked: readonly MeasureId[]): Difference[] {
+export function differences(
+  one: Readonly<Record<string, Measured>>,
+  other: Readonly<Record<string, Measured>>,
+  asked: readonly MeasureId[],
+): Difference[] {
   const ids = [...new Set([...asked, ...ALWAYS])];
   const all = ids.flatMap((measure): Difference[] => {
     const [a, b] = [one[measure], other[measure]];
-    if (!a || !b || a.state !== "measured" || b.state !== "measured" || a.value === null || b.value === null || a.u === null || b.u === null) return [];
+    if (
+      !a ||
+      !b ||
+      a.state !== "measured" ||
+      b.state !== "measured" ||
+      a.value === null ||
+      b.value === null ||
+      a.u === null ||
+      b.u === null
+    )
+      return [];
     const u = Math.max(LEAST_U, Math.hypot(a.u, b.u));
-    return [{ measure, unit: a.unit, one: a.value, other: b.value, by: a.value - b.value, u, doubts: Math.abs(a.value - b.value) / (2 * u) }];
+    return [
+      {
+        measure,
+        unit: a.unit,
+        one: a.value,
+        other: b.value,
+        by: a.value - b.value,
+        u,
+        doubts: Math.abs(a.value - b.value) / (2 * u),
+      },
+    ];
   });
   return all.sort((x, y) => y.doubts - x.doubts);
 }
 
-/** How far a rep is from failing: of its musts the least room to a limit, in standard uncertainties; negative where one failed, null where one is not measured. */
+/**
+ * How far a rep is from failing: of its musts the least room to a limit, in standard uncertainties;
+ * negative where one failed, null where one is not measured.
+ */
 export function margin({ checks }: Pick<Verdict, "checks">): number | null {
   const musts = checks.filter((c) => c.must);
   if (!musts.length || musts.some((c) => c.value === null || c.u === null)) return null;
-  return Math.min(...musts.map(({ band: [lo, hi], value, u }) => Math.min(lo === null ? Infinity : value! - lo, hi === null ? Infinity : hi - value!) / Math.max(u!, LEAST_U)));
+  return Math.min(
+    ...musts.map(
+      ({ band: [lo, hi], value, u }) =>
+        Math.min(lo === null ? Infinity : value! - lo, hi === null ? Infinity : hi - value!) /
+        Math.max(u!, LEAST_U),
+    ),
+  );
 }
 
-/** The best of some reps: of those that passed the one that is farthest from failing; null where none passed. */
-export function bestOf<T extends { verdict: Pick<Verdict, "checks" | "result"> | null }>(reps: readonly T[]): T | null {
-  const passed = reps.flatMap((r) => (r.verdict?.result === "pass" ? [{ r, room: margin(r.verdict) ?? -Infinity }] : []));
+/**
+ * The best of some reps: of those that passed the one that is farthest from failing; null where
+ * none passed.
+ */
+export function bestOf<T extends { verdict: Pick<Verdict, "checks" | "result"> | null }>(
+  reps: readonly T[],
+): T | null {
+  const passed = reps.flatMap((r) =>
+    r.verdict?.result === "pass" ? [{ r, room: margin(r.verdict) ?? -Infinity }] : [],
+  );
   return passed.sort((a, b) => b.room - a.room)[0]?.r ?? null;
 }

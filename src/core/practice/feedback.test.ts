@@ -1,9 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { feedbackFor, isAnswered, sameCue } from "./feedback";
 
-const told = (letters: string, cue = "a") => [...letters].map((l) => ({ result: l === "p" ? ("pass" as const) : l === "n" ? ("not judged" as const) : ("fail" as const), cue: l === "f" ? { id: cue, words: `Cue ${cue}` } : null }));
+const told = (letters: string, cue = "a") =>
+  [...letters].map((l) => ({
+    result: l === "p" ? ("pass" as const) : l === "n" ? ("not judged" as const) : ("fail" as const),
+    cue: l === "f" ? { id: cue, words: `Cue ${cue}` } : null,
+  }));
 /** After which of a bout's reps an answer is said. */
-const said = (feedback: Parameters<typeof isAnswered>[0], letters: string) => [...letters].map((_, k) => k + 1).filter((n) => isAnswered(feedback, told(letters).slice(0, n)));
+const said = (feedback: Parameters<typeof isAnswered>[0], letters: string) =>
+  [...letters].map((_, k) => k + 1).filter((n) => isAnswered(feedback, told(letters).slice(0, n)));
 
 describe("feedback", () => {
   it("fades as a stage is mastered: each rep, every third, the end of the bout", () => {

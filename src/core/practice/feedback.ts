@@ -9,12 +9,17 @@ export type Feedback = (typeof FEEDBACK)[number];
 const RUNNING = 3;
 
 /**
- * How often answers are said: they fade as a stage is mastered (MOVEMENT, verdict rule 6). After each rep until a stage's
- * passes are those that go on from it, 8 of the last 10; then after every third; at the end of the bout once the stage is done.
+ * How often answers are said: they fade as a stage is mastered (MOVEMENT, verdict rule 6). After
+ * each rep until a stage's passes are those that go on from it, 8 of the last 10; then after every
+ * third; at the end of the bout once the stage is done.
  *
  * @example feedbackFor({ is: "here", judged: 10, passed: 8 }) // "third"
  */
-export function feedbackFor({ is, judged, passed }: Pick<Standing, "is" | "judged" | "passed">): Feedback {
+export function feedbackFor({
+  is,
+  judged,
+  passed,
+}: Pick<Standing, "is" | "judged" | "passed">): Feedback {
   if (judged < LAST || passed < PASSES) return "each";
   return is === "done" ? "end" : "third";
 }
@@ -26,9 +31,16 @@ export function isAnswered(feedback: Feedback, told: readonly Pick<Told, "result
   return feedback === "each" || (feedback === "third" && told.length % 3 === 0);
 }
 
-/** The cue that was said of the last three judged reps running; null where they differ: then another way may help. */
+/**
+ * The cue that was said of the last three judged reps running; null where they differ: then another
+ * way may help.
+ */
 export function sameCue(told: readonly Pick<Told, "result" | "cue">[]): string | null {
   const judged = told.filter((t) => t.result !== "not judged").slice(-RUNNING);
   const cue = judged.at(-1)?.cue;
-  return cue && judged.length === RUNNING && judged.every((t) => t.result === "fail" && t.cue?.id === cue.id) ? cue.words : null;
+  return cue &&
+    judged.length === RUNNING &&
+    judged.every((t) => t.result === "fail" && t.cue?.id === cue.id)
+    ? cue.words
+    : null;
 }

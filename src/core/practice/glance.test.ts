@@ -2,14 +2,41 @@ import { describe, expect, it } from "vitest";
 import { glance, type GlanceRep } from "./glance";
 
 /** A rep that lands so many ms before the top (40 late at most), with hips that go so far, cm. */
-function rep(id: string, land: number, sway: number, cue: string | null = land < -40 ? "Lead foot down sooner" : null): GlanceRep {
-  const check = { id: "land", measure: "leadLandBeforeTop" as const, band: [-40, null] as [number, null], level: "must" as const, must: true, result: land < -40 ? ("fail" as const) : ("pass" as const), value: land, u: 10 };
-  return { id, result: check.result, cue, checks: [check], measures: { leadLandBeforeTop: { value: land, u: 10 }, pelvisSway: { value: sway, u: 0.6 } } };
+function rep(
+  id: string,
+  land: number,
+  sway: number,
+  cue: string | null = land < -40 ? "Lead foot down sooner" : null,
+): GlanceRep {
+  const check = {
+    id: "land",
+    measure: "leadLandBeforeTop" as const,
+    band: [-40, null] as [number, null],
+    level: "must" as const,
+    must: true,
+    result: land < -40 ? ("fail" as const) : ("pass" as const),
+    value: land,
+    u: 10,
+  };
+  return {
+    id,
+    result: check.result,
+    cue,
+    checks: [check],
+    measures: { leadLandBeforeTop: { value: land, u: 10 }, pelvisSway: { value: sway, u: 0.6 } },
+  };
 }
 const asked = ["leadLandBeforeTop", "pelvisSway"] as const;
 
 describe("a bout at a glance", () => {
-  const bout = [rep("a", 100, 2), rep("b", -60, 2.3), rep("c", -160, 1.8), rep("d", 90, 2.1), rep("e", 85, 9), rep("f", -110, 2.2)];
+  const bout = [
+    rep("a", 100, 2),
+    rep("b", -60, 2.3),
+    rep("c", -160, 1.8),
+    rep("d", 90, 2.1),
+    rep("e", 85, 9),
+    rep("f", -110, 2.2),
+  ];
 
   it("counts, names the one thing to change, and which reps to look at and why", () => {
     const { passed, judged, change, look } = glance(bout, asked);

@@ -37,8 +37,8 @@ const USUAL_FROM = 5;
 const OUTLIER = 3.5;
 
 /**
- * A bout at a glance: how many passed, the one thing to change, and which reps to look at: the one that came closest to passing,
- * the most usual one, and the odd ones.
+ * A bout at a glance: how many passed, the one thing to change, and which reps to look at: the one
+ * that came closest to passing, the most usual one, and the odd ones.
  *
  * @param asked measures that the drill's checks ask for
  */
@@ -48,29 +48,44 @@ export function glance(reps: readonly GlanceRep[], asked: readonly MeasureId[]):
   const cues = reps.flatMap((r) => (r.result === "fail" ? (r.cue ?? []) : []));
   const count = (words: string) => cues.filter((c) => c === words).length;
   const words = [...new Set(cues)].sort((a, b) => count(b) - count(a))[0];
-  const closest = reps.flatMap((r) => {
-    const room = r.result === "pass" || !r.checks ? null : margin({ checks: r.checks });
-    return room === null ? [] : [{ id: r.id, room }];
-  }).sort((a, b) => b.room - a.room)[0];
+  const closest = reps
+    .flatMap((r) => {
+      const room = r.result === "pass" || !r.checks ? null : margin({ checks: r.checks });
+      return room === null ? [] : [{ id: r.id, room }];
+    })
+    .sort((a, b) => b.room - a.room)[0];
   const far = farthest(reps, asked);
   const usual = [...far].sort((a, b) => a.times - b.times)[0];
   return {
-    passed, judged, change: words === undefined ? null : { words, reps: count(words) },
+    passed,
+    judged,
+    change: words === undefined ? null : { words, reps: count(words) },
     look: [
       ...(closest ? [{ id: closest.id, why: "closest" as const }] : []),
       ...(usual ? [{ id: usual.id, why: "typical" as const }] : []),
-      ...far.filter((f) => f.times > OUTLIER).sort((a, b) => b.times - a.times).map((f) => ({ ...f, why: "odd" as const })),
+      ...far
+        .filter((f) => f.times > OUTLIER)
+        .sort((a, b) => b.times - a.times)
+        .map((f) => ({ ...f, why: "odd" as const })),
     ],
   };
 }
 
-/** Of each rep the measure that lies farthest from the bout's middle, in the bout's own spread or, where that is less, the film's doubt. */
-function farthest(reps: readonly GlanceRep[], asked: readonly MeasureId[]): { id: string; measure: MeasureId; times: number }[] {
+/**
+ * Of each rep the measure that lies farthest from the bout's middle, in the bout's own spread or,
+ * where that is less, the film's doubt.
+ */
+function farthest(
+  reps: readonly GlanceRep[],
+  asked: readonly MeasureId[],
+): { id: string; measure: MeasureId; times: number }[] {
   const known = [...new Set(asked)].flatMap((measure) => {
     const rows = knownOf(reps, measure);
     if (rows.length < USUAL_FROM) return [];
     const { middle, spread } = usualOf(rows);
-    return spread > 0 ? rows.map((r) => ({ id: r.id, measure, times: Math.abs(r.value - middle) / spread })) : [];
+    return spread > 0
+      ? rows.map((r) => ({ id: r.id, measure, times: Math.abs(r.value - middle) / spread }))
+      : [];
   });
   const most = new Map<string, (typeof known)[number]>();
   for (const k of known) if (!(k.times <= (most.get(k.id)?.times ?? -1))) most.set(k.id, k);

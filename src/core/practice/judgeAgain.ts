@@ -14,16 +14,28 @@ export interface KeptRep {
   result: Verdict["result"];
 }
 
-const UNKNOWN: Measured = { value: null, u: null, unit: "", state: "not measurable", reason: "not kept" };
+const UNKNOWN: Measured = {
+  value: null,
+  u: null,
+  unit: "",
+  state: "not measurable",
+  reason: "not kept",
+};
 
 /**
- * The verdict on a kept rep by another version of its stage: from its measures, without film or track. What was never measured is
- * not measurable; an action that was not looked for then is not seen.
+ * The verdict on a kept rep by another version of its stage: from its measures, without film or
+ * track. What was never measured is not measurable; an action that was not looked for then is not
+ * seen.
  */
 export function judgeAgain(stage: Stage, rep: Omit<KeptRep, "id" | "result">): Verdict {
   const wanted = stage.checks.flatMap((c) => (c.told ? [c.measure, c.told.by] : [c.measure]));
-  const measures = { ...Object.fromEntries(wanted.map((id) => [id, UNKNOWN])), ...rep.measures } as Record<MeasureId, Measured>;
-  const actions = stage.actions.map((a) => rep.actions.find((v) => v.id === a.id) ?? { id: a.id, result: "not seen" as const });
+  const measures = {
+    ...Object.fromEntries(wanted.map((id) => [id, UNKNOWN])),
+    ...rep.measures,
+  } as Record<MeasureId, Measured>;
+  const actions = stage.actions.map(
+    (a) => rep.actions.find((v) => v.id === a.id) ?? { id: a.id, result: "not seen" as const },
+  );
   return judge({ stage, statureCm: rep.statureCm, measures, actions, problems: rep.problems });
 }
 
@@ -34,4 +46,5 @@ export interface Changed {
 }
 
 /** What a version of a stage would say of kept reps, in their order. */
-export const wouldSay = (stage: Stage, reps: readonly KeptRep[]): Changed[] => reps.map((r) => ({ id: r.id, before: r.result, after: judgeAgain(stage, r) }));
+export const wouldSay = (stage: Stage, reps: readonly KeptRep[]): Changed[] =>
+  reps.map((r) => ({ id: r.id, before: r.result, after: judgeAgain(stage, r) }));

@@ -2,14 +2,20 @@
 import { isJudged, type Drill, type Stage } from "../drills/drill";
 import type { Verdict } from "../judge/verdict";
 
-/** One rep of a stage: the day it was done on, and what was said of it; null for one that was only measured. */
+/**
+ * One rep of a stage: the day it was done on, and what was said of it; null for one that was only
+ * measured.
+ */
 export interface StageRep {
   stageId: string;
   day: string;
   result: Verdict["result"] | null;
 }
 
-/** A stage is passed with so many passes of its last judged reps, and they span two days at least; with so few of them the one before it is due again (DRILLS, dose and progress). */
+/**
+ * A stage is passed with so many passes of its last judged reps, and they span two days at least;
+ * with so few of them the one before it is due again (DRILLS, dose and progress).
+ */
 export const PASSES = 8;
 export const LAST = 10;
 export const FEW = 3;
@@ -20,7 +26,11 @@ export interface Standing {
   stage: Stage;
   /** Through it; at it; not yet. */
   is: "done" | "here" | "ahead";
-  /** Of a judged stage: the last judged reps, ten at most, those of them that passed, and the days they span. Of a rehearsal: its reps, none of them passed, and the days on which its dose was done. */
+  /**
+   * Of a judged stage: the last judged reps, ten at most, those of them that passed, and the days
+   * they span. Of a rehearsal: its reps, none of them passed, and the days on which its dose was
+   * done.
+   */
   judged: number;
   passed: number;
   days: number;
@@ -37,9 +47,9 @@ export type WentOn = Readonly<Record<string, string>>;
 export const wentOnKey = (drillId: string, stageId: string): string => `${drillId} ${stageId}`;
 
 /**
- * Where a golfer is on each stage of a drill. A judged stage is done when 8 of its last 10 judged reps passed and they span
- * two days; a rehearsal when its dose was done on two days; any when the golfer went on from it. The first that is not done is where the
- * golfer is.
+ * Where a golfer is on each stage of a drill. A judged stage is done when 8 of its last 10 judged
+ * reps passed and they span two days; a rehearsal when its dose was done on two days; any when the
+ * golfer went on from it. The first that is not done is where the golfer is.
  *
  * @param reps the latest first
  */
@@ -56,7 +66,10 @@ export function ladder(drill: Drill, reps: readonly StageRep[], wentOn: WentOn =
   });
 }
 
-/** Whether a path goes on from a drill: its main judged stages are done, or its main ones where none is judged. */
+/**
+ * Whether a path goes on from a drill: its main judged stages are done, or its main ones where none
+ * is judged.
+ */
 export function isThrough(drill: Drill, standings: readonly Standing[]): boolean {
   const main = standings.filter(({ stage }) => stage.main);
   const judged = main.filter(({ stage }) => isJudged(stage));
@@ -66,11 +79,20 @@ export function isThrough(drill: Drill, standings: readonly Standing[]): boolean
 type Counted = Omit<Standing, "stage" | "is" | "wentOn"> & { done: boolean };
 
 function judgedOf(reps: readonly StageRep[]): Counted {
-  const latest = reps.flatMap(({ result, day }) => (result === "pass" || result === "fail" ? [{ result, day }] : [])).slice(0, LAST);
+  const latest = reps
+    .flatMap(({ result, day }) => (result === "pass" || result === "fail" ? [{ result, day }] : []))
+    .slice(0, LAST);
   const last = latest.map((r) => r.result);
   const passed = last.filter((r) => r === "pass").length;
   const days = new Set(latest.map((r) => r.day)).size;
-  return { judged: last.length, passed, days, last, back: last.length === LAST && passed <= FEW, done: last.length === LAST && passed >= PASSES && days >= DAYS };
+  return {
+    judged: last.length,
+    passed,
+    days,
+    last,
+    back: last.length === LAST && passed <= FEW,
+    done: last.length === LAST && passed >= PASSES && days >= DAYS,
+  };
 }
 
 /** A rehearsal: the days on which its whole dose was done. */

@@ -1,6 +1,9 @@
 import type { Verdict } from "../judge/verdict";
 
-/** How many of some reps passed, and between which shares the golfer's own rate lies; reps that were not judged are kept apart. */
+/**
+ * How many of some reps passed, and between which shares the golfer's own rate lies; reps that were
+ * not judged are kept apart.
+ */
 export interface PassRate {
   judged: number;
   passed: number;
@@ -15,7 +18,8 @@ export interface PassRate {
 const Z = 1.959964;
 
 /**
- * Wilson's score interval of a share at 95 % (Wilson, JASA 22, 1927): wide for few, never outside 0 to 1; 0 to 1 for none.
+ * Wilson's score interval of a share at 95 % (Wilson, JASA 22, 1927): wide for few, never outside 0
+ * to 1; 0 to 1 for none.
  *
  * @example wilson(8, 10) // [0.49, 0.94]
  */
@@ -48,7 +52,10 @@ export interface RateChange {
   sure: boolean;
 }
 
-/** The difference of two independent shares with its score interval (Newcombe, Statistics in Medicine 17, 1998, method 10); null where one has no judged reps. */
+/**
+ * The difference of two independent shares with its score interval (Newcombe, Statistics in
+ * Medicine 17, 1998, method 10); null where one has no judged reps.
+ */
 export function rateChange(before: PassRate, after: PassRate): RateChange | null {
   if (before.rate === null || after.rate === null) return null;
   const by = after.rate - before.rate;

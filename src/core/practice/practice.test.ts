@@ -6,22 +6,53 @@ import { bestBands } from "./bestBands";
 import { judgeAgain, wouldSay, type KeptRep } from "./judgeAgain";
 
 const { stage } = findStage("heel-toe-swap", "back-fo");
-const withBand = (band: [number | null, number | null]) => ({ ...stage, checks: stage.checks.map((c) => (c.id === "pelvis-sway" ? { ...c, band } : c)) });
+const withBand = (band: [number | null, number | null]) => ({
+  ...stage,
+  checks: stage.checks.map((c) => (c.id === "pelvis-sway" ? { ...c, band } : c)),
+});
 const m = (value: number, u: number): Measured => ({ value, u, unit: "cm", state: "measured" });
-const rep = (id: string, sway: number, more: Partial<KeptRep> = {}): KeptRep => ({ id, statureCm: 178, measures: { pelvisSway: m(sway, 0.5), headDrift: m(4, 0.6) }, actions: [], problems: [], result: "pass", ...more });
+const rep = (id: string, sway: number, more: Partial<KeptRep> = {}): KeptRep => ({
+  id,
+  statureCm: 178,
+  measures: { pelvisSway: m(sway, 0.5), headDrift: m(4, 0.6) },
+  actions: [],
+  problems: [],
+  result: "pass",
+  ...more,
+});
 
 describe("judging kept reps again", () => {
   it("says what another band would have said, from the measures alone", () => {
     const reps = [rep("a", 2), rep("b", 6, { result: "fail" })];
-    expect(wouldSay(withBand([null, 8]), reps).map((c) => [c.id, c.before, c.after.result])).toEqual([["a", "pass", "pass"], ["b", "fail", "pass"]]);
-    expect(wouldSay(withBand([null, 0.5]), reps).map((c) => c.after.result)).toEqual(["fail", "fail"]);
+    expect(
+      wouldSay(withBand([null, 8]), reps).map((c) => [c.id, c.before, c.after.result]),
+    ).toEqual([
+      ["a", "pass", "pass"],
+      ["b", "fail", "pass"],
+    ]);
+    expect(wouldSay(withBand([null, 0.5]), reps).map((c) => c.after.result)).toEqual([
+      "fail",
+      "fail",
+    ]);
   });
 
   it("never makes a pass of what was not measured, or of a clip that can't be judged", () => {
-    expect(judgeAgain(stage, rep("a", 2, { measures: { pelvisSway: m(2, 0.5) } }))).toMatchObject({ result: "not judged", reason: { code: "notMeasurable" } });
-    expect(judgeAgain(stage, rep("a", 2, { problems: [{ code: "dark", message: "Dark.", action: "Light.", touches: "rep" }] })).result).toBe("not judged");
+    expect(judgeAgain(stage, rep("a", 2, { measures: { pelvisSway: m(2, 0.5) } }))).toMatchObject({
+      result: "not judged",
+      reason: { code: "notMeasurable" },
+    });
+    expect(
+      judgeAgain(
+        stage,
+        rep("a", 2, {
+          problems: [{ code: "dark", message: "Dark.", action: "Light.", touches: "rep" }],
+        }),
+      ).result,
+    ).toBe("not judged");
     const { stage: steps } = findStage("double-step");
-    expect(judgeAgain(steps, { statureCm: 178, measures: {}, actions: [], problems: [] }).result).toBe("not judged");
+    expect(
+      judgeAgain(steps, { statureCm: 178, measures: {}, actions: [], problems: [] }).result,
+    ).toBe("not judged");
   });
 });
 
@@ -39,14 +70,21 @@ describe("bands from the best reps", () => {
   });
 
   it("scale to 178 cm, and are not made of a few", () => {
-    const short = bestBands(stage, many.map((r) => ({ ...r, statureCm: 152 })))!.bands["pelvis-sway"]![1]!;
+    const short = bestBands(
+      stage,
+      many.map((r) => ({ ...r, statureCm: 152 })),
+    )!.bands["pelvis-sway"]![1]!;
     expect(short).toBeGreaterThan(bestBands(stage, many)!.bands["pelvis-sway"]![1]!);
     expect(bestBands(stage, many.slice(0, 4))).toBeNull();
   });
 });
 
 describe("a band that a phone can't tell", () => {
-  const of = (band: [number | null, number | null]) => untellable(withBand(band).checks.find((c) => c.id === "pelvis-sway")!, stage);
+  const of = (band: [number | null, number | null]) =>
+    untellable(
+      withBand(band).checks.find((c) => c.id === "pelvis-sway")!,
+      stage,
+    );
   it("is said, with how well the phone tells it", () => {
     expect(of([null, 4])).toBeNull();
     expect(of([1, 2])).toMatchObject({ shut: true });

@@ -3,12 +3,21 @@ import type { Stage } from "../drills";
 import type { Measured, Verdict } from "../judge/verdict";
 import { judgeAgain } from "./judgeAgain";
 
-/** A stage as a normal swing is held to it: by its carried musts alone, none of its steps and set-up (DRILLS 32); null where nothing of it carries. */
+/**
+ * A stage as a normal swing is held to it: by its carried musts alone, none of its steps and set-up
+ * (DRILLS 32); null where nothing of it carries.
+ */
 export function carriedStage(stage: Stage): Stage | null {
-  const checks = stage.checks.filter((c) => c.level === "must" && isCarried(c)).map((c) => ({ ...c, point: true }));
+  const checks = stage.checks
+    .filter((c) => c.level === "must" && isCarried(c))
+    .map((c) => ({ ...c, point: true }));
   return checks.length ? { ...stage, actions: [], checks } : null;
 }
 
 /** What a drill's carried checks say of a normal swing. */
-export const transferVerdict = (carried: Stage, measures: Readonly<Record<string, Measured>>, statureCm: number): Verdict["result"] =>
+export const transferVerdict = (
+  carried: Stage,
+  measures: Readonly<Record<string, Measured>>,
+  statureCm: number,
+): Verdict["result"] =>
   judgeAgain(carried, { statureCm, measures, actions: [], problems: [] }).result;

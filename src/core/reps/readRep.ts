@@ -7,8 +7,8 @@ import type { Rep, RepContext } from "./rep";
 import type { RepWindow } from "./window";
 
 /**
- * Reads the rep of a window. Swings, steps and gestures are read in their own part of the motion (see `slice`), cycles, pivots
- * and holds in the whole. Null when there is none.
+ * Reads the rep of a window. Swings, steps and gestures are read in their own part of the motion
+ * (see `slice`), cycles, pivots and holds in the whole. Null when there is none.
  */
 export function readRep(m: Motion, window: RepWindow, context: RepContext): Rep | null {
   switch (context.rules.kind) {

@@ -19,7 +19,10 @@ export interface Rep {
   events: Record<EventName, number>;
   footEvents: FootEvent[];
   air: Airborne;
-  /** Both feet's spells on the ground, each ending at its lift-off and beginning at its landing where those were found. */
+  /**
+   * Both feet's spells on the ground, each ending at its lift-off and beginning at its landing
+   * where those were found.
+   */
   feet: Record<SideName, FootMotion>;
   /** Start of the still spell that ends at address. */
   stillFromMs: number;
@@ -52,7 +55,10 @@ export interface RepRules {
   stepsFirst?: boolean;
   /** Something stands where a foot knocks it over: its fall is listened for. */
   prop?: boolean;
-  /** How the weight stands at the start is asked for: that it is even there tells nothing of the camera. */
+  /**
+   * How the weight stands at the start is asked for: that it is even there tells nothing of the
+   * camera.
+   */
   uneven?: boolean;
   /** Rehearsal at half speed: thresholds of speed are lower. */
   slow?: boolean;
@@ -63,20 +69,27 @@ export interface RepRules {
 }
 
 /** Kinds whose reps hang together: they are read in the whole motion. */
-export const hangTogether = ({ kind }: Pick<RepRules, "kind">): boolean => kind === "cycle" || kind === "pivot";
+export const hangTogether = ({ kind }: Pick<RepRules, "kind">): boolean =>
+  kind === "cycle" || kind === "pivot";
 /** Kinds with a strike, which can be heard. */
-export const hasStrike = ({ kind }: Pick<RepRules, "kind">): boolean => kind === "swing" || kind === "step-swing";
+export const hasStrike = ({ kind }: Pick<RepRules, "kind">): boolean =>
+  kind === "swing" || kind === "step-swing";
 /** Kinds whose reps are found by the arms. */
-export const foundByArms = (rules: Pick<RepRules, "kind" | "hipsOnly">): boolean => !hangTogether(rules) && rules.kind !== "hold" && !rules.hipsOnly;
+export const foundByArms = (rules: Pick<RepRules, "kind" | "hipsOnly">): boolean =>
+  !hangTogether(rules) && rules.kind !== "hold" && !rules.hipsOnly;
 
 /** What reading a rep needs beside its motion; the same for every perturbed copy. */
 export interface RepContext {
   rules: RepRules;
   smoother: JerkSmoother;
-  /** Times at which strikes were heard, at the ball, ms; and their standard uncertainty against the picture. */
+  /**
+   * Times at which strikes were heard, at the ball, ms; and their standard uncertainty against the
+   * picture.
+   */
   strikes: { ms: readonly number[]; u: number };
   /** What the golfer says of it, as late as the methods tell such events (see `MethodError`). */
   said?: Said;
 }
 
-export const emptyEvents = (): Record<EventName, number> => Object.fromEntries(EVENT_NAMES.map((e) => [e, NaN])) as Record<EventName, number>;
+export const emptyEvents = (): Record<EventName, number> =>
+  Object.fromEntries(EVENT_NAMES.map((e) => [e, NaN])) as Record<EventName, number>;

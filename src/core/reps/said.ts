@@ -2,7 +2,10 @@ import type { SideName } from "../track/sides";
 import type { FootEvent } from "./events/footEvents";
 import type { EventName } from "./eventNames";
 
-/** A foot event that the golfer moved (both times), took away (`to` null) or put in (`from` null); ms. */
+/**
+ * A foot event that the golfer moved (both times), took away (`to` null) or put in (`from` null);
+ * ms.
+ */
 export interface SaidFootEvent {
   foot: SideName;
   event: FootEvent["event"];
@@ -10,7 +13,10 @@ export interface SaidFootEvent {
   to: number | null;
 }
 
-/** What the golfer says of a rep in place of what was computed (MOVEMENT, verdict rule 8); ms on the film's own clock. */
+/**
+ * What the golfer says of a rep in place of what was computed (MOVEMENT, verdict rule 8); ms on the
+ * film's own clock.
+ */
 export interface Said {
   events?: Partial<Record<EventName, number>>;
   feet?: readonly SaidFootEvent[];
@@ -18,21 +24,34 @@ export interface Said {
   split?: { from: number; to: number };
 }
 
-/** How well a golfer who looks at single frames places an event, frames (MOVEMENT, verdict rule 8). */
+/**
+ * How well a golfer who looks at single frames places an event, frames (MOVEMENT, verdict rule 8).
+ */
 export const SAID_FRAMES = 0.3;
 
 /** A foot event nearer than this to the one that was meant is that one, ms. */
 const SAME_EVENT_MS = 120;
 
 /** An event as said, else as computed. */
-export const saidOr = (said: Said | undefined, name: EventName, computed: number): number => said?.events?.[name] ?? computed;
+export const saidOr = (said: Said | undefined, name: EventName, computed: number): number =>
+  said?.events?.[name] ?? computed;
 
 /** Foot events with what the golfer says of them, in order. */
-export function withSaid(found: readonly FootEvent[], said: readonly SaidFootEvent[] | undefined): FootEvent[] {
+export function withSaid(
+  found: readonly FootEvent[],
+  said: readonly SaidFootEvent[] | undefined,
+): FootEvent[] {
   if (!said?.length) return [...found];
   let out = [...found];
   for (const { foot, event, from, to } of said) {
-    const meant = from === null ? undefined : out.filter((e) => e.foot === foot && e.event === event && Math.abs(e.ms - from) < SAME_EVENT_MS).sort((a, b) => Math.abs(a.ms - from) - Math.abs(b.ms - from))[0];
+    const meant =
+      from === null
+        ? undefined
+        : out
+            .filter(
+              (e) => e.foot === foot && e.event === event && Math.abs(e.ms - from) < SAME_EVENT_MS,
+            )
+            .sort((a, b) => Math.abs(a.ms - from) - Math.abs(b.ms - from))[0];
     out = out.filter((e) => e !== meant);
     if (to !== null) out.push({ foot, event, ms: to, said: true });
   }

@@ -9,16 +9,25 @@ import { footEvents, type FootEvent } from "./events/footEvents";
 import { PRESSURE_FIT } from "./fitted";
 import { withSaid, type SaidFootEvent } from "./said";
 
-/** Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a second, cm (pilot study, section 4). */
+/**
+ * Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a
+ * second, cm (pilot study, section 4).
+ */
 const PRESSURE_JERK = 55;
 const PRESSURE_SD = 0.3;
 
 /**
- * The smoother for the centre of mass of a motion and of every perturbed copy of it. A to-and-fro is smoothed more: nothing in
- * it is as quick as the strike, and what the points make of its turns would come out as pressure several times over.
+ * The smoother for the centre of mass of a motion and of every perturbed copy of it. A to-and-fro
+ * is smoothed more: nothing in it is as quick as the strike, and what the points make of its turns
+ * would come out as pressure several times over.
  */
 export const pressureSmoother = (m: Pick<Motion, "n" | "dt">, toAndFro: boolean): JerkSmoother =>
-  new JerkSmoother(m.n, m.dt, toAndFro ? PRESSURE_FIT.cycleJerk : PRESSURE_JERK, PRESSURE_SD * Math.sqrt(1 / 60 / m.dt));
+  new JerkSmoother(
+    m.n,
+    m.dt,
+    toAndFro ? PRESSURE_FIT.cycleJerk : PRESSURE_JERK,
+    PRESSURE_SD * Math.sqrt(1 / 60 / m.dt),
+  );
 
 /** Pressure that moves less than this share of the feet's distance does not turn around. */
 export const LEAST_SHIFT = 0.15;
@@ -32,7 +41,8 @@ export function airborne(events: FootEvent[], endMs: number): Airborne {
     for (const e of events) {
       if (e.foot !== foot) continue;
       if (e.event === "liftOff") out.push([e.ms, endMs]);
-      else if (e.event === "landing" && out.length && out[out.length - 1]![1] === endMs) out[out.length - 1]![1] = e.ms;
+      else if (e.event === "landing" && out.length && out[out.length - 1]![1] === endMs)
+        out[out.length - 1]![1] = e.ms;
     }
     return out;
   };
@@ -41,28 +51,52 @@ export function airborne(events: FootEvent[], endMs: number): Airborne {
 
 /** Whether both feet are down at a time, and for `clearMs` before and after it. */
 export const bothDown = (air: Airborne, ms: number, clearMs = 0): boolean =>
-  !(["lead", "trail"] as const).some((f) => air[f].some(([from, to]) => ms > from - clearMs && ms < to + clearMs));
+  !(["lead", "trail"] as const).some((f) =>
+    air[f].some(([from, to]) => ms > from - clearMs && ms < to + clearMs),
+  );
 
-/** Both feet of a rep: what they did between two times, and where they stood, each spell ending where the picture says. */
+/**
+ * Both feet of a rep: what they did between two times, and where they stood, each spell ending
+ * where the picture says.
+ */
 export interface FeetOfRep {
   events: FootEvent[];
   air: Airborne;
   standing: Record<SideName, FootMotion>;
 }
 
-export function bothFeet(m: Motion, fromMs: number, toMs_: number, said?: readonly SaidFootEvent[]): FeetOfRep {
-  const events = withSaid(seenEvents(m).filter((e) => e.ms >= fromMs && e.ms <= toMs_).sort((a, b) => a.ms - b.ms), said);
+export function bothFeet(
+  m: Motion,
+  fromMs: number,
+  toMs_: number,
+  said?: readonly SaidFootEvent[],
+): FeetOfRep {
+  const events = withSaid(
+    seenEvents(m)
+      .filter((e) => e.ms >= fromMs && e.ms <= toMs_)
+      .sort((a, b) => a.ms - b.ms),
+    said,
+  );
   return {
     events,
     air: airborne(events, toMs(m, m.n - 1)),
-    standing: { lead: untilContact(m.feet.lead, "lead", events), trail: untilContact(m.feet.trail, "trail", events) },
+    standing: {
+      lead: untilContact(m.feet.lead, "lead", events),
+      trail: untilContact(m.feet.trail, "trail", events),
+    },
   };
 }
 
 /** What both feet did in the whole motion. */
 const seenEvents = perMotion((m) => {
-  const found = { lead: footEvents("lead", m.feet.lead, m.view), trail: footEvents("trail", m.feet.trail, m.view) };
-  return [...withRough("lead", m.feet.lead, found.lead, m.feet.trail, found.trail), ...withRough("trail", m.feet.trail, found.trail, m.feet.lead, found.lead)];
+  const found = {
+    lead: footEvents("lead", m.feet.lead, m.view),
+    trail: footEvents("trail", m.feet.trail, m.view),
+  };
+  return [
+    ...withRough("lead", m.feet.lead, found.lead, m.feet.trail, found.trail),
+    ...withRough("trail", m.feet.trail, found.trail, m.feet.lead, found.lead),
+  ];
 });
 
 const NEAR_MS = 300;
@@ -70,31 +104,46 @@ const NEAR_MS = 300;
 const SHORTEST_STEP_MS = 100;
 
 /**
- * A step whose leaving or landing was lost in the picture still has one: the ends of its spells tell it roughly. Where neither
- * was seen the other foot must stand meanwhile: else the network drew one leg over the other.
+ * A step whose leaving or landing was lost in the picture still has one: the ends of its spells
+ * tell it roughly. Where neither was seen the other foot must stand meanwhile: else the network
+ * drew one leg over the other.
  */
-function withRough(foot: SideName, { spells }: FootMotion, found: FootEvent[], otherFoot: FootMotion, other: FootEvent[]): FootEvent[] {
+function withRough(
+  foot: SideName,
+  { spells }: FootMotion,
+  found: FootEvent[],
+  otherFoot: FootMotion,
+  other: FootEvent[],
+): FootEvent[] {
   const out = [...found];
   const away = airborne(other, Infinity)[other[0]?.foot ?? foot];
   for (let i = 1; i < spells.length; i++) {
     const [a, b] = [spells[i - 1]!, spells[i]!];
     if (samePlace(a, b) || b.fromMs - a.toMs < SHORTEST_STEP_MS) continue;
-    const has = (event: FootEvent["event"], ms: number) => found.some((e) => e.event === event && Math.abs(e.ms - ms) < NEAR_MS);
+    const has = (event: FootEvent["event"], ms: number) =>
+      found.some((e) => e.event === event && Math.abs(e.ms - ms) < NEAR_MS);
     const seen = has("liftOff", a.toMs) || has("landing", b.fromMs);
     const middle = (a.toMs + b.fromMs) / 2;
-    const otherStands = otherFoot.spells.some((o) => o.fromMs <= middle && o.toMs >= middle) && !away.some(([from, to]) => from < b.fromMs && to > a.toMs);
+    const otherStands =
+      otherFoot.spells.some((o) => o.fromMs <= middle && o.toMs >= middle) &&
+      !away.some(([from, to]) => from < b.fromMs && to > a.toMs);
     if (!seen && !otherStands) continue;
     // A shoe whose lowest edge never left the ground has slid or turned there.
     if (!(has("liftOff", a.toMs) && has("landing", b.fromMs)) && a.rests[1] >= b.rests[0]) continue;
     if (!has("liftOff", a.toMs)) out.push({ foot, event: "liftOff", ms: a.rests[1], rough: true });
-    if (!has("landing", b.fromMs)) out.push({ foot, event: "landing", ms: b.rests[0], rough: true });
+    if (!has("landing", b.fromMs))
+      out.push({ foot, event: "landing", ms: b.rests[0], rough: true });
   }
   return out;
 }
 
-/** The network's points tell a spell's ends roughly; lift-off and landing, followed in the picture, tell them exactly. */
+/**
+ * The network's points tell a spell's ends roughly; lift-off and landing, followed in the picture,
+ * tell them exactly.
+ */
 function untilContact(foot: FootMotion, side: SideName, events: FootEvent[]): FootMotion {
-  const near = (event: FootEvent["event"], ms: number) => events.find((e) => e.foot === side && e.event === event && Math.abs(e.ms - ms) < 300)?.ms;
+  const near = (event: FootEvent["event"], ms: number) =>
+    events.find((e) => e.foot === side && e.event === event && Math.abs(e.ms - ms) < 300)?.ms;
   return {
     spells: foot.spells.map((s, i) => ({
       ...s,
@@ -112,21 +161,31 @@ export interface Pressure {
   gap: Float64Array;
   /** Lead share, %. */
   share: Float64Array;
-  /** Roll of the camera that would put the still centre of mass over the middle of the feet, degrees, + clockwise. */
+  /**
+   * Roll of the camera that would put the still centre of mass over the middle of the feet,
+   * degrees, + clockwise.
+   */
   roll: number;
 }
 
 /**
- * p = x − (h/g)·x″ on a heavily smoothed centre of mass, as its place between the two feet's centres; all on the standing foot
- * while the other is in the air. At a still, even address the centre of mass is shifted once so that it stands over the middle
- * of the feet: that takes out the camera's roll and the network's constant offsets (and would call a golfer who stands
- * uneven, even).
+ * p = x − (h/g)·x″ on a heavily smoothed centre of mass, as its place between the two feet's
+ * centres; all on the standing foot while the other is in the air. At a still, even address the
+ * centre of mass is shifted once so that it stands over the middle of the feet: that takes out the
+ * camera's roll and the network's constant offsets (and would call a golfer who stands uneven,
+ * even).
  */
-export function pressureOf(m: Motion, smoother: JerkSmoother, feet: FeetOfRep, still: { fromMs: number; toMs: number; even: boolean } | null): Pressure {
+export function pressureOf(
+  m: Motion,
+  smoother: JerkSmoother,
+  feet: FeetOfRep,
+  still: { fromMs: number; toMs: number; even: boolean } | null,
+): Pressure {
   const { position, acceleration } = smoother.smoothed(m.comT);
   const lead = placeOnClock(feet.standing.lead, m.startMs, m.dt, m.n);
   const trail = placeOnClock(feet.standing.trail, m.startMs, m.dt, m.n);
-  const centre = (f: Record<"heelT" | "toeT", Float64Array>, i: number) => (f.heelT[i]! + f.toeT[i]!) / 2;
+  const centre = (f: Record<"heelT" | "toeT", Float64Array>, i: number) =>
+    (f.heelT[i]! + f.toeT[i]!) / 2;
   let shift = 0;
   let high = 0;
   if (still?.even) {

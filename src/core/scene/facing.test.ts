@@ -5,7 +5,10 @@ import { facing } from "./facing";
 /** What toes and nose show of a golfer seen from an angle off their front. */
 const seen = (deg: number) => {
   const sine = Math.sin((deg * Math.PI) / 180);
-  return facing((SCENE_FIT.toesAtEase - sine) * SCENE_FIT.footForward, -sine * SCENE_FIT.noseForward);
+  return facing(
+    (SCENE_FIT.toesAtEase - sine) * SCENE_FIT.footForward,
+    -sine * SCENE_FIT.noseForward,
+  );
 };
 
 it.each([-48, -20, 0, 5, 30, 60])("tells a view %i° off the front", (deg) => {

@@ -6,7 +6,10 @@ export const SCENE_FIT = {
   scaleSd: 0.017,
   /** Spread of the view error as the line of the heels tells it in a wide stance, degrees. */
   viewSd: 18,
-  /** A foot's length and the nose before the ears as they are seen from the side, shares of stature; the sine that turned-out feet feign. */
+  /**
+   * A foot's length and the nose before the ears as they are seen from the side, shares of stature;
+   * the sine that turned-out feet feign.
+   */
   footForward: 0.146,
   noseForward: 0.0377,
   toesAtEase: 0.078,

@@ -13,12 +13,23 @@ beforeAll(() => {
   tall = statureInPx(alone);
   x = alone.landmarks[at(60, POINT.leftHip)]!;
 });
-const withOthers = (others: [t: number, beside: number, size: number][]): Track => ({ ...alone, others: others.map(([t, beside, size]) => ({ t, x: x + beside * tall, y: 300, size: size * 1.42 * tall })) });
+const withOthers = (others: [t: number, beside: number, size: number][]): Track => ({
+  ...alone,
+  others: others.map(([t, beside, size]) => ({
+    t,
+    x: x + beside * tall,
+    y: 300,
+    size: size * 1.42 * tall,
+  })),
+});
 const codes = (track: Track) => pictureProblems(track).map((p) => `${p.code} ${p.touches}`);
 
 describe("other people", () => {
   it("nearer to the phone who pass before the golfer spoil that while, even if hidden looks lie between", () => {
-    const track = withOthers([[1000, -1.2, 1.4], [2000, 0.9, 1.4]]);
+    const track = withOthers([
+      [1000, -1.2, 1.4],
+      [2000, 0.9, 1.4],
+    ]);
     expect(codes(track)).toEqual(["secondPerson rep"]);
     const problems = pictureProblems(track);
     expect(during(problems, 1200, 1800)).toHaveLength(1);
@@ -26,12 +37,36 @@ describe("other people", () => {
   });
 
   it("farther off, or nearer but well to the side, are only said", () => {
-    expect(codes(withOthers([[1000, -0.6, 0.6], [1500, 0.1, 0.6], [2000, 0.6, 0.6]]))).toEqual(["secondPerson nothing"]);
-    expect(codes(withOthers([[1000, 1.6, 1.3], [1500, 1.6, 1.3]]))).toEqual(["secondPerson nothing"]);
+    expect(
+      codes(
+        withOthers([
+          [1000, -0.6, 0.6],
+          [1500, 0.1, 0.6],
+          [2000, 0.6, 0.6],
+        ]),
+      ),
+    ).toEqual(["secondPerson nothing"]);
+    expect(
+      codes(
+        withOthers([
+          [1000, 1.6, 1.3],
+          [1500, 1.6, 1.3],
+        ]),
+      ),
+    ).toEqual(["secondPerson nothing"]);
   });
 
   it("are not the golfer found a second time, nor a hand, nor a shadow twice as large as anybody", () => {
-    expect(codes(withOthers([[500, 0.02, 0.95], [1000, 0.05, 0.9], [1500, 0.1, 0.2], [2000, 0.3, 4]]))).toEqual([]);
+    expect(
+      codes(
+        withOthers([
+          [500, 0.02, 0.95],
+          [1000, 0.05, 0.9],
+          [1500, 0.1, 0.2],
+          [2000, 0.3, 4],
+        ]),
+      ),
+    ).toEqual([]);
   });
 });
 
@@ -39,9 +74,15 @@ describe("the phone and the light", () => {
   it("a background that moved for good is a phone that moved; one look alone is not", () => {
     const looks = alone.looks.map((l) => ({ ...l, moved: 0.1 }));
     const last = looks.length - 1;
-    expect(codes({ ...alone, looks: looks.map((l, i) => (i >= 10 ? { ...l, moved: 14 } : l)) })).toEqual(["movedCamera rep"]);
-    expect(codes({ ...alone, looks: looks.map((l, i) => (i === 10 ? { ...l, moved: 14 } : l)) })).toEqual([]);
-    expect(codes({ ...alone, looks: looks.map((l, i) => (i === last ? { ...l, moved: 14 } : l)) })).toEqual(["movedCamera rep"]);
+    expect(
+      codes({ ...alone, looks: looks.map((l, i) => (i >= 10 ? { ...l, moved: 14 } : l)) }),
+    ).toEqual(["movedCamera rep"]);
+    expect(
+      codes({ ...alone, looks: looks.map((l, i) => (i === 10 ? { ...l, moved: 14 } : l)) }),
+    ).toEqual([]);
+    expect(
+      codes({ ...alone, looks: looks.map((l, i) => (i === last ? { ...l, moved: 14 } : l)) }),
+    ).toEqual(["movedCamera rep"]);
   });
 
   it("in the dark nothing else is said", () => {

@@ -3,43 +3,73 @@ import { statureInPx } from "./bodySize";
 
 type Pair = readonly [left: number, right: number];
 
-/** Pairs of points that the network swaps together; the first of each group tells on which side of the picture it stands. */
+/**
+ * Pairs of points that the network swaps together; the first of each group tells on which side of
+ * the picture it stands.
+ */
 const GROUPS: readonly (readonly Pair[])[] = [
-  [[POINT.leftAnkle, POINT.rightAnkle], [POINT.leftKnee, POINT.rightKnee], [POINT.leftHeel, POINT.rightHeel], [POINT.leftToe, POINT.rightToe]],
+  [
+    [POINT.leftAnkle, POINT.rightAnkle],
+    [POINT.leftKnee, POINT.rightKnee],
+    [POINT.leftHeel, POINT.rightHeel],
+    [POINT.leftToe, POINT.rightToe],
+  ],
   [[POINT.leftHip, POINT.rightHip]],
-  [[POINT.leftShoulder, POINT.rightShoulder], [POINT.leftElbow, POINT.rightElbow], [POINT.leftWrist, POINT.rightWrist], [POINT.leftIndex, POINT.rightIndex], [POINT.leftEar, POINT.rightEar]],
+  [
+    [POINT.leftShoulder, POINT.rightShoulder],
+    [POINT.leftElbow, POINT.rightElbow],
+    [POINT.leftWrist, POINT.rightWrist],
+    [POINT.leftIndex, POINT.rightIndex],
+    [POINT.leftEar, POINT.rightEar],
+  ],
 ];
 const SHOULDERS = GROUPS[2]![0]!;
 
-/** Travel of one point between frames beyond which more distance says nothing more, as a share of stature (pilot: 60 px at 420). */
+/**
+ * Travel of one point between frames beyond which more distance says nothing more, as a share of
+ * stature (pilot: 60 px at 420).
+ */
 const TRAVEL_CAP = 0.14;
 /**
- * What calling a frame swapped costs, as a share of one point's capped travel: where two feet cross, travel tells nothing and the
- * network's own names count; swaps of up to two seconds are still put right.
+ * What calling a frame swapped costs, as a share of one point's capped travel: where two feet
+ * cross, travel tells nothing and the network's own names count; swaps of up to two seconds are
+ * still put right.
  */
 const DISTRUST = 0.12;
 const FIRST_FRAMES = 12;
 
 /**
- * Puts swapped sides right. The network calls one leg (or arm, or hip) by the other's name in some frames; the points of a
- * group always swap together. The likeliest sequence of {as is, swapped} is the one whose points travel least (Viterbi), with
- * the golfer's left side to the right of the picture in the first still frames, as it is when seen face-on.
+ * Puts swapped sides right. The network calls one leg (or arm, or hip) by the other's name in some
+ * frames; the points of a group always swap together. The likeliest sequence of {as is, swapped} is
+ * the one whose points travel least (Viterbi), with the golfer's left side to the right of the
+ * picture in the first still frames, as it is when seen face-on.
  *
- * @returns landmarks with sides exchanged where needed (a copy), and in which share of the frames the network itself saw the
- * shoulders from behind
+ * @returns landmarks with sides exchanged where needed (a copy), and in which share of the frames
+ * the network itself saw the shoulders from behind
  */
-export function mendSides(track: Track, faceOn: boolean): { landmarks: Float32Array; fromBehind: number } {
+export function mendSides(
+  track: Track,
+  faceOn: boolean,
+): { landmarks: Float32Array; fromBehind: number } {
   const landmarks = track.landmarks.slice();
   const n = track.times.length;
   let behind = 0;
-  for (let i = 0; i < n; i++) if (landmarks[at(i, SHOULDERS[0])]! < landmarks[at(i, SHOULDERS[1])]!) behind++;
+  for (let i = 0; i < n; i++)
+    if (landmarks[at(i, SHOULDERS[0])]! < landmarks[at(i, SHOULDERS[1])]!) behind++;
   // From the side left and right lie behind one another: nothing tells them apart.
   const cap = TRAVEL_CAP * statureInPx(track);
-  for (const group of faceOn ? GROUPS : GROUPS.slice(0, 1)) mendGroup(landmarks, n, group, cap, faceOn);
+  for (const group of faceOn ? GROUPS : GROUPS.slice(0, 1))
+    mendGroup(landmarks, n, group, cap, faceOn);
   return { landmarks, fromBehind: behind / n };
 }
 
-function mendGroup(landmarks: Float32Array, n: number, group: readonly Pair[], cap: number, faceOn: boolean): void {
+function mendGroup(
+  landmarks: Float32Array,
+  n: number,
+  group: readonly Pair[],
+  cap: number,
+  faceOn: boolean,
+): void {
   const back = new Uint8Array(n * 2);
   let cost: [number, number] = [0, 0];
   const way = (i: number, a: number, b: number) => {
@@ -59,7 +89,8 @@ function mendGroup(landmarks: Float32Array, n: number, group: readonly Pair[], c
   };
   const [left, right] = group[0]!;
   for (let i = 0; i < n; i++) {
-    const side = faceOn && i < FIRST_FRAMES ? landmarks[at(i, left)]! - landmarks[at(i, right)]! : 0;
+    const side =
+      faceOn && i < FIRST_FRAMES ? landmarks[at(i, left)]! - landmarks[at(i, right)]! : 0;
     const prior: [number, number] = [side < 0 ? cap : 0, (side > 0 ? cap : 0) + DISTRUST * cap];
     if (i === 0) {
       cost = prior;

@@ -2,7 +2,10 @@ import { halfSampleMode, runningMedian } from "../maths/stats";
 import { statureInPx } from "./bodySize";
 import { at, POINT, type Track } from "./track";
 
-/** A spell in which a foot stands in one place. Places are px, the densest place of each point over the spell. */
+/**
+ * A spell in which a foot stands in one place. Places are px, the densest place of each point over
+ * the spell.
+ */
 export interface PlantedSpell {
   foot: "left" | "right";
   /** First and last frame. */
@@ -18,17 +21,26 @@ const FOOT_POINTS = {
   right: { ankle: POINT.rightAnkle, heel: POINT.rightHeel, toe: POINT.rightToe },
 } as const;
 
-/** A foot seen to move slower than this may be standing (share of stature a second; the network's points creep by less). */
+/**
+ * A foot seen to move slower than this may be standing (share of stature a second; the network's
+ * points creep by less).
+ */
 const STANDING_SPEED = 0.08;
 const SHORTEST_MS = 110;
-/** Two spells nearer than this are one (share of stature): a template then tells a small step from none. */
+/**
+ * Two spells nearer than this are one (share of stature): a template then tells a small step from
+ * none.
+ */
 const SAME_PLACE = 0.014;
 
 /**
- * Finds where each foot stands, and when, from the network's (mended) points. Frames in which the network drew one leg
- * over the other do not end a spell: the foot is back at its place afterwards.
+ * Finds where each foot stands, and when, from the network's (mended) points. Frames in which the
+ * network drew one leg over the other do not end a spell: the foot is back at its place afterwards.
  */
-export function plantedSpells(track: Pick<Track, "landmarks" | "times">, foot: "left" | "right"): PlantedSpell[] {
+export function plantedSpells(
+  track: Pick<Track, "landmarks" | "times">,
+  foot: "left" | "right",
+): PlantedSpell[] {
   const { landmarks, times } = track;
   const n = times.length;
   const tall = statureInPx(track);
@@ -36,7 +48,12 @@ export function plantedSpells(track: Pick<Track, "landmarks" | "times">, foot: "
   const other = FOOT_POINTS[foot === "left" ? "right" : "left"];
   const middle = (p: typeof points | typeof other, axis: 0 | 1) => {
     const raw = new Float64Array(n);
-    for (let i = 0; i < n; i++) raw[i] = (landmarks[at(i, p.ankle) + axis]! + landmarks[at(i, p.heel) + axis]! + landmarks[at(i, p.toe) + axis]!) / 3;
+    for (let i = 0; i < n; i++)
+      raw[i] =
+        (landmarks[at(i, p.ankle) + axis]! +
+          landmarks[at(i, p.heel) + axis]! +
+          landmarks[at(i, p.toe) + axis]!) /
+        3;
     return runningMedian(raw, 3);
   };
   const x = middle(points, 0);
@@ -56,8 +73,10 @@ export function plantedSpells(track: Pick<Track, "landmarks" | "times">, foot: "
     else runs.push([i, i]);
   }
   runs = runs.filter(([a, b]) => times[b]! - times[a]! >= SHORTEST_MS);
-  const placeOf = ([a, b]: [number, number]) => [halfSampleMode(x.subarray(a, b + 1)), halfSampleMode(y.subarray(a, b + 1))] as const;
-  // A leg drawn over the other one: the foot seems to stand where the other foot is, between two spells at one place.
+  const placeOf = ([a, b]: [number, number]) =>
+    [halfSampleMode(x.subarray(a, b + 1)), halfSampleMode(y.subarray(a, b + 1))] as const;
+  // A leg drawn over the other one: the foot seems to stand where the other foot is, between two
+  // spells at one place.
   for (let k = 1; k < runs.length - 1; k++) {
     const before = placeOf(runs[k - 1]!);
     const here = placeOf(runs[k]!);
@@ -88,6 +107,13 @@ export function plantedSpells(track: Pick<Track, "landmarks" | "times">, foot: "
       };
       return [of(0), of(1)];
     };
-    return { foot, from, to, ankle: place(points.ankle), heel: place(points.heel), toe: place(points.toe) };
+    return {
+      foot,
+      from,
+      to,
+      ankle: place(points.ankle),
+      heel: place(points.heel),
+      toe: place(points.toe),
+    };
   });
 }

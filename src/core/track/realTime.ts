@@ -4,5 +4,10 @@ import type { Track } from "./track";
 export function realTime(track: Track, captureFps: number | null | undefined): Track {
   if (captureFps === undefined || captureFps === null) return track;
   const k = track.video.fps / captureFps;
-  return { ...track, times: track.times.map((t) => t * k), sounds: track.sounds.map((s) => ({ ...s, t: s.t * k })), video: { ...track.video, fps: captureFps } };
+  return {
+    ...track,
+    times: track.times.map((t) => t * k),
+    sounds: track.sounds.map((s) => ({ ...s, t: s.t * k })),
+    video: { ...track.video, fps: captureFps },
+  };
 }

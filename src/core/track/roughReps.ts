@@ -9,29 +9,44 @@ export interface RoughRep {
   low: number;
 }
 
-/** Arms raised at least this far from hanging on the way back, and again after the bottom, degrees. */
+/**
+ * Arms raised at least this far from hanging on the way back, and again after the bottom, degrees.
+ */
 const RAISED = 48;
 /** Arms that hang: below this the bottom of a swing is near. */
 const HANGING = 36;
 /** A way down takes no longer than this, s (a slow rehearsal's; MOVEMENT). */
 const LONGEST = 2.6;
-/** The arms do not rest while they hang: below `HANGING` for no longer than this share of the way down, and a little. */
+/**
+ * The arms do not rest while they hang: below `HANGING` for no longer than this share of the way
+ * down, and a little.
+ */
 const RESTING = 0.45;
 const RESTING_S = 0.16;
-/** … and no shorter than this from the top to the middle of the bottom (MOVEMENT: a quicker one is film that runs too fast), s. */
+/**
+ * … and no shorter than this from the top to the middle of the bottom (MOVEMENT: a quicker one is
+ * film that runs too fast), s.
+ */
 const SHORTEST = 0.15;
-/** From behind the hands stay up for a while: they have turned since they came this near to their highest, degrees. */
+/**
+ * From behind the hands stay up for a while: they have turned since they came this near to their
+ * highest, degrees.
+ */
 const LEVEL = 15;
 /** Hips that go farther than this on the way down are walking; share of stature. */
 const STAYS = 0.2;
 /** Arms that seem to rise for no longer than this have not, ms. */
 const JITTER_MS = 70;
-/** Nor do hands that are both less visible than this: from behind, the body hides them after the strike. */
+/**
+ * Nor do hands that are both less visible than this: from behind, the body hides them after the
+ * strike.
+ */
 const VISIBLE = 0.3;
 
 /**
- * Finds the swings in a track by the arms alone: raised, down past hanging and up again without resting there. A waggle, a
- * ball being placed, walking with a club and the way back to address are none of these. Says only where to look closely.
+ * Finds the swings in a track by the arms alone: raised, down past hanging and up again without
+ * resting there. A waggle, a ball being placed, walking with a club and the way back to address are
+ * none of these. Says only where to look closely.
  */
 export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">): RoughRep[] {
   const { times, presence } = track;
@@ -59,7 +74,11 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
     if (top < 0 || raised[top]! < RAISED) continue;
     let turned = top;
     while (turned > 0 && raised[turned - 1]! > raised[top]! - LEVEL) turned--;
-    if (((times[from]! + times[to]!) / 2 - times[turned]!) / 1000 < SHORTEST || wayOfHips(track, top, bottom) > stays) continue;
+    if (
+      ((times[from]! + times[to]!) / 2 - times[turned]!) / 1000 < SHORTEST ||
+      wayOfHips(track, top, bottom) > stays
+    )
+      continue;
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
     if (down > LONGEST || rested > RESTING * down + RESTING_S) continue;
@@ -79,23 +98,40 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
 /** How far the hips go from just before the top to the bottom, px. */
 function wayOfHips(track: Pick<Track, "landmarks" | "times">, top: number, bottom: number): number {
   const { landmarks, times } = track;
-  const x = (i: number) => (landmarks[at(i, POINT.leftHip)]! + landmarks[at(i, POINT.rightHip)]!) / 2;
+  const x = (i: number) =>
+    (landmarks[at(i, POINT.leftHip)]! + landmarks[at(i, POINT.rightHip)]!) / 2;
   let from = top;
   while (from > 0 && times[top]! - times[from]! < 400) from--;
   return Math.abs(x(bottom) - x(from));
 }
 
-/** Angle of the arms from hanging straight down, in the picture, degrees 0–180: NaN where the hands are hidden, or as the network guesses it there. */
-function armRaise({ landmarks, times }: Pick<Track, "landmarks" | "times">): Record<"raised" | "guessed", Float64Array> {
+/**
+ * Angle of the arms from hanging straight down, in the picture, degrees 0–180: NaN where the hands
+ * are hidden, or as the network guesses it there.
+ */
+function armRaise({
+  landmarks,
+  times,
+}: Pick<Track, "landmarks" | "times">): Record<"raised" | "guessed", Float64Array> {
   const mid = (a: number, b: number, axis: 0 | 1) =>
-    runningMedian(Array.from(times, (_, i) => (landmarks[at(i, a) + axis]! + landmarks[at(i, b) + axis]!) / 2), 3);
+    runningMedian(
+      Array.from(times, (_, i) => (landmarks[at(i, a) + axis]! + landmarks[at(i, b) + axis]!) / 2),
+      3,
+    );
   const hands = midHands({ landmarks, times });
   const handX = runningMedian(hands.x, 3);
   const handY = runningMedian(hands.y, 3);
   const shoulderX = mid(POINT.leftShoulder, POINT.rightShoulder, 0);
   const shoulderY = mid(POINT.leftShoulder, POINT.rightShoulder, 1);
-  const seen = runningMedian(Array.from(times, (_, i) => Math.max(landmarks[at(i, POINT.leftWrist) + 2]!, landmarks[at(i, POINT.rightWrist) + 2]!)), 3);
-  const guessed = handX.map((x, i) => (Math.atan2(Math.abs(x - shoulderX[i]!), handY[i]! - shoulderY[i]!) * 180) / Math.PI);
+  const seen = runningMedian(
+    Array.from(times, (_, i) =>
+      Math.max(landmarks[at(i, POINT.leftWrist) + 2]!, landmarks[at(i, POINT.rightWrist) + 2]!),
+    ),
+    3,
+  );
+  const guessed = handX.map(
+    (x, i) => (Math.atan2(Math.abs(x - shoulderX[i]!), handY[i]! - shoulderY[i]!) * 180) / Math.PI,
+  );
   return { raised: guessed.map((v, i) => (seen[i]! < VISIBLE ? NaN : v)), guessed };
 }
 
@@ -106,15 +142,25 @@ function lowest(x: Float64Array, from: number, to: number): number {
   return best;
 }
 
-/** Whether a frame has the arms far above those around it, as hands that the network loses on their quick way down do. */
+/**
+ * Whether a frame has the arms far above those around it, as hands that the network loses on their
+ * quick way down do.
+ */
 function jumps(x: Float64Array, times: Float64Array): (i: number) => boolean {
   const frameMs = (times[times.length - 1]! - times[0]!) / Math.max(1, times.length - 1);
   const half = Math.round(JITTER_MS / Math.max(frameMs, 1));
-  return (i) => x[i]! - median(x.slice(Math.max(0, i - half), i + half + 1).filter((v) => !Number.isNaN(v))) > LEVEL;
+  return (i) =>
+    x[i]! - median(x.slice(Math.max(0, i - half), i + half + 1).filter((v) => !Number.isNaN(v))) >
+    LEVEL;
 }
 
 /** The arms' highest instant before a frame: back in time for as long as they do not hang again. */
-function peakBefore(x: Float64Array, jumped: (i: number) => boolean, times: Float64Array, from: number): number {
+function peakBefore(
+  x: Float64Array,
+  jumped: (i: number) => boolean,
+  times: Float64Array,
+  from: number,
+): number {
   let best = -1;
   for (let i = from - 1; i >= 0 && (times[from]! - times[i]!) / 1000 < LONGEST; i--) {
     if (x[i]! < HANGING) break;
@@ -125,6 +171,7 @@ function peakBefore(x: Float64Array, jumped: (i: number) => boolean, times: Floa
 
 function peakAfter(x: Float64Array, times: Float64Array, to: number, seconds: number): number {
   let best = to;
-  for (let i = to; i < x.length && (times[i]! - times[to]!) / 1000 < seconds; i++) if (x[i]! > x[best]!) best = i;
+  for (let i = to; i < x.length && (times[i]! - times[to]!) / 1000 < seconds; i++)
+    if (x[i]! > x[best]!) best = i;
   return best;
 }

@@ -4,22 +4,29 @@ import { midHands } from "./midHands";
 import { roughReps } from "./roughReps";
 import { at, POINT, type Track } from "./track";
 
-/** Hands slower than this stand still (share of stature a second; 0.04 is 7 cm/s, over the points' own noise at 3 Hz). */
+/**
+ * Hands slower than this stand still (share of stature a second; 0.04 is 7 cm/s, over the points'
+ * own noise at 3 Hz).
+ */
 const STILL = 0.04;
 const SHORTEST_MS = 250;
 
 /**
- * The golfer's still spell before the swing (frames `from`…`to`), by the hands: the last one before the rough top;
- * else the quietest quarter second before it. Null when there is nothing before the top.
+ * The golfer's still spell before the swing (frames `from`…`to`), by the hands: the last one before
+ * the rough top; else the quietest quarter second before it. Null when there is nothing before the
+ * top.
  */
-export function stillSpell(track: Pick<Track, "landmarks" | "times" | "presence">): { from: number; to: number; moving: boolean } | null {
+export function stillSpell(
+  track: Pick<Track, "landmarks" | "times" | "presence">,
+): { from: number; to: number; moving: boolean } | null {
   const { landmarks, times } = track;
   const n = times.length;
   const top = roughReps(track)[0]?.top ?? n - 1;
   const dt = (times[n - 1]! - times[0]!) / 1000 / (n - 1);
   const smooth = lowPass(3, dt);
   const hands = midHands(track);
-  const speed = (raw: Float64Array) => derivative(filtfilt(smooth, resample(times, raw, times[0]!, dt * 1000, n)), dt);
+  const speed = (raw: Float64Array) =>
+    derivative(filtfilt(smooth, resample(times, raw, times[0]!, dt * 1000, n)), dt);
   const vx = speed(hands.x);
   const vy = speed(hands.y);
   const tall = statureInPx(track);
@@ -29,7 +36,9 @@ export function stillSpell(track: Pick<Track, "landmarks" | "times" | "presence"
     let from = to;
     while (from > 0 && Math.hypot(vx[from - 1]!, vy[from - 1]!) <= STILL * tall) from--;
     // A club's pause at the top is not an address: the hands must be below the shoulders.
-    const low = landmarks[at(to, POINT.leftWrist) + 1]! > (landmarks[at(to, POINT.leftShoulder) + 1]! + landmarks[at(to, POINT.leftHip) + 1]!) / 2;
+    const low =
+      landmarks[at(to, POINT.leftWrist) + 1]! >
+      (landmarks[at(to, POINT.leftShoulder) + 1]! + landmarks[at(to, POINT.leftHip) + 1]!) / 2;
     if (low && to - from + 1 >= need) return { from, to, moving: false };
     to = from;
   }

@@ -1,6 +1,7 @@
 /**
- * Errors of the motion's channels against exact truth, fitted by tools/fit/fit.ts on rendered clips; see
- * docs/accuracy.md. cm and ms, one standard deviation; correlated errors are zero at the still address and drift from it.
+ * Errors of the motion's channels against exact truth, fitted by tools/fit/fit.ts on rendered
+ * clips; see docs/accuracy.md. cm and ms, one standard deviation; correlated errors are zero at the
+ * still address and drift from it.
  */
 export const NOISE_FIT = {
   hip: 0.6,

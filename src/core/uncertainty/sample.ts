@@ -6,7 +6,10 @@ import { readRep } from "../reps/readRep";
 import { EVENT_NAMES, type EventName, type Rep, type RepContext } from "../reps/rep";
 import type { RepWindow } from "../reps/window";
 
-/** What the copies of a rep gave: values by event, measure (those that copies have), foot event (as the rep lists them), and the share's curves. */
+/**
+ * What the copies of a rep gave: values by event, measure (those that copies have), foot event (as
+ * the rep lists them), and the share's curves.
+ */
 export interface Sampled {
   copies: number;
   events: Map<EventName, number[]>;
@@ -30,21 +33,37 @@ export function stillSpell(rep: Rep): { fromMs: number; toMs: number } {
  * @param copies how many
  * @param motions they are, see `perturbed`
  */
-export function sample(motions: Iterable<Motion>, copies: number, rep: Rep, window: RepWindow, context: RepContext): Sampled {
+export function sample(
+  motions: Iterable<Motion>,
+  copies: number,
+  rep: Rep,
+  window: RepWindow,
+  context: RepContext,
+): Sampled {
   const out: Sampled = {
-    copies, events: new Map(EVENT_NAMES.map((e) => [e, []])), measures: new Map(), footEvents: rep.footEvents.map(() => []), shares: [],
+    copies,
+    events: new Map(EVENT_NAMES.map((e) => [e, []])),
+    measures: new Map(),
+    footEvents: rep.footEvents.map(() => []),
+    shares: [],
   };
   for (const copy of motions) {
     const r = readRep(copy, window, context);
     if (!r) continue;
-    for (const name of EVENT_NAMES) if (!Number.isNaN(r.events[name])) out.events.get(name)!.push(r.events[name]);
-    for (const [id, { value }] of Object.entries(copiedMeasures(copy, r, context.rules)) as [MeasureId, RawMeasure][]) {
+    for (const name of EVENT_NAMES)
+      if (!Number.isNaN(r.events[name])) out.events.get(name)!.push(r.events[name]);
+    for (const [id, { value }] of Object.entries(copiedMeasures(copy, r, context.rules)) as [
+      MeasureId,
+      RawMeasure,
+    ][]) {
       let list = out.measures.get(id);
       if (!list) out.measures.set(id, (list = []));
       if (!Number.isNaN(value)) list.push(value);
     }
     rep.footEvents.forEach((e, k) => {
-      const same = r.footEvents.find((f) => f.foot === e.foot && f.event === e.event && Math.abs(f.ms - e.ms) < SAME_EVENT);
+      const same = r.footEvents.find(
+        (f) => f.foot === e.foot && f.event === e.event && Math.abs(f.ms - e.ms) < SAME_EVENT,
+      );
       if (same) out.footEvents[k]!.push(same.ms);
     });
     out.shares.push(r.leadShare);
@@ -56,12 +75,19 @@ export function sample(motions: Iterable<Motion>, copies: number, rep: Rep, wind
 export function joined([first, ...others]: readonly [Sampled, ...Sampled[]]): Sampled {
   const merged = <K>(of: (s: Sampled) => Map<K, number[]>): Map<K, number[]> => {
     const out = new Map([...of(first)].map(([k, list]): [K, number[]] => [k, [...list]]));
-    for (const o of others) for (const [k, list] of of(o)) out.set(k, [...(out.get(k) ?? []), ...list]);
+    for (const o of others)
+      for (const [k, list] of of(o)) out.set(k, [...(out.get(k) ?? []), ...list]);
     return out;
   };
   return {
-    copies: first.copies + others.reduce((n, o) => n + o.copies, 0), events: merged((s) => s.events), measures: merged((s) => s.measures),
-    footEvents: first.footEvents.map((list, k) => [...list, ...others.flatMap((o) => o.footEvents[k]!)]), shares: [first, ...others].flatMap((s) => s.shares),
+    copies: first.copies + others.reduce((n, o) => n + o.copies, 0),
+    events: merged((s) => s.events),
+    measures: merged((s) => s.measures),
+    footEvents: first.footEvents.map((list, k) => [
+      ...list,
+      ...others.flatMap((o) => o.footEvents[k]!),
+    ]),
+    shares: [first, ...others].flatMap((s) => s.shares),
   };
 }
 

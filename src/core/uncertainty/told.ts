@@ -25,15 +25,32 @@ export interface Told {
 }
 
 /** When an event was, and how surely: by the picture, by a strike's sound, or by both. */
-export function eventTime(name: EventName, rep: Rep, { sampled, frameMs, errors, sort, unread }: Told, { strikes, rules }: RepContext): Timed {
+export function eventTime(
+  name: EventName,
+  rep: Rep,
+  { sampled, frameMs, errors, sort, unread }: Told,
+  { strikes, rules }: RepContext,
+): Timed {
   const { offset, sd } = eventError(errors, name, sort);
-  const seen = Math.hypot(spread(sampled.events.get(name)!), frameMs, sd, unread.event(name, rep.events[name]));
-  if (name !== "impact" || rep.struckMs === undefined) return { t: rep.events[name] - offset, u: seen };
+  const seen = Math.hypot(
+    spread(sampled.events.get(name)!),
+    frameMs,
+    sd,
+    unread.event(name, rep.events[name]),
+  );
+  if (name !== "impact" || rep.struckMs === undefined)
+    return { t: rep.events[name] - offset, u: seen };
   const w = strikeWeight(rules.clubAhead || rep.moving, strikes.u);
-  return { t: rep.events.impact, u: Math.hypot((1 - w) * Math.hypot(frameMs, sd), w * Math.hypot(strikes.u, HEARD_SD)) };
+  return {
+    t: rep.events.impact,
+    u: Math.hypot((1 - w) * Math.hypot(frameMs, sd), w * Math.hypot(strikes.u, HEARD_SD)),
+  };
 }
 
-/** How well a strike's own sound is placed: its onset within a millisecond, its way within a third of a metre. */
+/**
+ * How well a strike's own sound is placed: its onset within a millisecond, its way within a third
+ * of a metre.
+ */
 const HEARD_SD = 1.5;
 
 /** Fewer copies than this share having a value means that it can't be relied on. */
@@ -51,18 +68,51 @@ export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   notHeard: "no knock was heard",
 };
 
-/** A measure as it is told: less what its method is known to get wrong, with its uncertainty; or why there is none. */
-export function measured(id: MeasureId, raw: RawMeasure, { sampled, frameMs, errors, sort, unread, rolledShare }: Told, problems: Problem[]): Measured {
+/**
+ * A measure as it is told: less what its method is known to get wrong, with its uncertainty; or why
+ * there is none.
+ */
+export function measured(
+  id: MeasureId,
+  raw: RawMeasure,
+  { sampled, frameMs, errors, sort, unread, rolledShare }: Told,
+  problems: Problem[],
+): Measured {
   const { unit, family } = CATALOGUE[id];
-  const unknown = (value: number | null, reason: string, because?: Problem["code"]): Measured => ({ value, u: null, unit, state: "not measurable", reason, ...(because ? { because } : {}) });
+  const unknown = (value: number | null, reason: string, because?: Problem["code"]): Measured => ({
+    value,
+    u: null,
+    unit,
+    state: "not measurable",
+    reason,
+    ...(because ? { because } : {}),
+  });
   if (Number.isNaN(raw.value)) return unknown(null, WHY[raw.why ?? "eventNotFound"]);
-  const spoiled = problems.find((p) => p.touches === "rep" || (p.touches === "feet" && (family === "feet" || family === "weight")) || (p.touches === "head" && id.startsWith("head")));
+  const spoiled = problems.find(
+    (p) =>
+      p.touches === "rep" ||
+      (p.touches === "feet" && (family === "feet" || family === "weight")) ||
+      (p.touches === "head" && id.startsWith("head")),
+  );
   if (spoiled) return unknown(raw.value, spoiled.message, spoiled.code);
   const seen = sampled.measures.get(id);
   const { offset, sd } = measureError(errors, id, sort);
-  if ((seen && seen.length < sampled.copies * ENOUGH) || !Number.isFinite(sd)) return unknown(raw.value, "the film does not carry it");
+  if ((seen && seen.length < sampled.copies * ENOUGH) || !Number.isFinite(sd))
+    return unknown(raw.value, "the film does not carry it");
   const open = unread.measure(id, raw.value);
   if (!Number.isFinite(open)) return unknown(raw.value, "too little has been read yet");
-  const u = Math.hypot(seen ? spread(seen) : 0, unit === "ms" ? frameMs * Math.SQRT2 : 0, family === "weight" && unit === "%" ? rolledShare : 0, sd, open);
-  return { value: raw.value - offset, u, unit, state: "measured", ...(raw.atMs === undefined ? {} : { at: raw.atMs }) };
+  const u = Math.hypot(
+    seen ? spread(seen) : 0,
+    unit === "ms" ? frameMs * Math.SQRT2 : 0,
+    family === "weight" && unit === "%" ? rolledShare : 0,
+    sd,
+    open,
+  );
+  return {
+    value: raw.value - offset,
+    u,
+    unit,
+    state: "measured",
+    ...(raw.atMs === undefined ? {} : { at: raw.atMs }),
+  };
 }

@@ -26,22 +26,33 @@ export const jobs = (): Map<string, JobState> => (holder.__kingfisherJobs ??= ne
 export function remember(job: string, state: JobState): void {
   const all = jobs();
   all.set(job, state);
-  for (const [old, { state }] of all) if (all.size > MOST_JOBS && state !== "running") all.delete(old);
+  for (const [old, { state }] of all)
+    if (all.size > MOST_JOBS && state !== "running") all.delete(old);
 }
 const MOST_JOBS = 50;
 
 const JOB = /^[0-9a-f-]{36}$/;
 
-/** Where a backup that is brought in is put together. @throws RangeError for a name that could be a path */
+/**
+ * Where a backup that is brought in is put together. @throws RangeError for a name that could be a
+ * path
+ */
 export function incoming(job: string): string {
   if (!JOB.test(job)) throw new RangeError("a job is named by a UUID");
   return under(dataDir(), "tmp", `incoming-${job}.zip`);
 }
 
 /** Bytes that have arrived. */
-export const arrived = async (job: string): Promise<number> => stat(incoming(job)).then((s) => s.size, () => 0);
+export const arrived = async (job: string): Promise<number> =>
+  stat(incoming(job)).then(
+    (s) => s.size,
+    () => 0,
+  );
 
-/** Puts a piece on at its place; what had been written beyond it is written anew. @throws RangeError when a piece before it is missing */
+/**
+ * Puts a piece on at its place; what had been written beyond it is written anew. @throws RangeError
+ * when a piece before it is missing
+ */
 export async function takeIn(job: string, at: number, bytes: Readable): Promise<number> {
   await mkdir(path.dirname(incoming(job)), { recursive: true });
   const size = await arrived(job);
@@ -56,10 +67,20 @@ export function beginRestore(job: string): void {
   const state: JobState = { kind: "restore", state: "running", done: 0, of: 0, message: null };
   remember(job, state);
   void restoreBackup(incoming(job), (done, of) => Object.assign(state, { done, of }))
-    .then(async () => {
-      await healBlobs(await database());
-      state.state = "done";
-    }, (error: unknown) => Object.assign(state, { state: "failed", message: error instanceof BackupError ? error.message : "It could not be read. Nothing was changed." } satisfies Partial<JobState>))
+    .then(
+      async () => {
+        await healBlobs(await database());
+        state.state = "done";
+      },
+      (error: unknown) =>
+        Object.assign(state, {
+          state: "failed",
+          message:
+            error instanceof BackupError
+              ? error.message
+              : "It could not be read. Nothing was changed.",
+        } satisfies Partial<JobState>),
+    )
     .finally(() => forget(job));
 }
 

@@ -13,12 +13,15 @@ export class RowError extends Error {
 
 /** A rep's curves take some 200 kB, an insole's rows of a minute 1 MB. */
 const MOST_BYTES = 16e6;
-/** The drill definitions are the deepest: 11 levels. The database's own reader of JSON overflows its stack at some thousands. */
+/**
+ * The drill definitions are the deepest: 11 levels. The database's own reader of JSON overflows its
+ * stack at some thousands.
+ */
 const DEEPEST = 64;
 
 /**
- * Looks at the lines of a file of rows as bytes, before anything reads them as JSON: none too long, none nested too deep, as many
- * as were announced.
+ * Looks at the lines of a file of rows as bytes, before anything reads them as JSON: none too long,
+ * none nested too deep, as many as were announced.
  *
  * @throws RowError
  */
@@ -34,38 +37,70 @@ export async function checkRowFile(file: string, table: string, announced: numbe
         end();
         continue;
       }
-      if (++length > MOST_BYTES) throw new RowError(`Row ${rows + 1} of ${table} is longer than ${MOST_BYTES / 1e6} MB: no row of this program is.`);
+      if (++length > MOST_BYTES)
+        throw new RowError(
+          `Row ${rows + 1} of ${table} is longer than ${MOST_BYTES / 1e6} MB: no row of this program is.`,
+        );
       if (escaped) escaped = false;
       else if (byte === 0x5c) escaped = quoted;
       else if (byte === 0x22) quoted = !quoted;
-      else if (!quoted && (byte === 0x7b || byte === 0x5b) && ++depth > DEEPEST) throw new RowError(`Row ${rows + 1} of ${table} is nested more than ${DEEPEST} deep: no row of this program is.`);
+      else if (!quoted && (byte === 0x7b || byte === 0x5b) && ++depth > DEEPEST)
+        throw new RowError(
+          `Row ${rows + 1} of ${table} is nested more than ${DEEPEST} deep: no row of this program is.`,
+        );
       else if (!quoted && (byte === 0x7d || byte === 0x5d)) depth--;
     }
   end();
-  if (rows !== announced) throw new RowError(`${table} has ${rows} rows, and ${announced} are announced: it was damaged.`);
+  if (rows !== announced)
+    throw new RowError(
+      `${table} has ${rows} rows, and ${announced} are announced: it was damaged.`,
+    );
 }
 
 /** The tables by the names that the database knows them by. */
-const BY_NAME = new Map(Object.values(schema).map((table) => [getTableConfig(table as PgTable).name, table as PgTable]));
+const BY_NAME = new Map(
+  Object.values(schema).map((table) => [getTableConfig(table as PgTable).name, table as PgTable]),
+);
 
 /** JSON columns that hold lists; all others hold objects. */
-const LISTS = new Set(["golfer.goals", "golfer.lacks", "golfer.week", "bout.tags", "plan.bouts", "rep.problems", "verdict.actions", "verdict.checks"]);
+const LISTS = new Set([
+  "golfer.goals",
+  "golfer.lacks",
+  "golfer.week",
+  "bout.tags",
+  "plan.bouts",
+  "rep.problems",
+  "verdict.actions",
+  "verdict.checks",
+]);
 
 /** What a column may hold in a row that was written as JSON. */
 function valueOf(table: string, column: Column): z.ZodType {
   const kinds: Record<string, z.ZodType> = {
-    string: column.enumValues?.length ? z.enum(column.enumValues as [string, ...string[]]) : z.string(),
-    number: z.number(), boolean: z.boolean(), date: z.string().refine((s) => !Number.isNaN(Date.parse(s)), "no time"),
+    string: column.enumValues?.length
+      ? z.enum(column.enumValues as [string, ...string[]])
+      : z.string(),
+    number: z.number(),
+    boolean: z.boolean(),
+    date: z.string().refine((s) => !Number.isNaN(Date.parse(s)), "no time"),
     json: LISTS.has(`${table}.${column.name}`) ? z.array(z.json()) : z.record(z.string(), z.json()),
   };
   const kind = kinds[column.dataType];
-  if (!kind) throw new RangeError(`no check is known for ${table}.${column.name} (${column.dataType})`);
+  if (!kind)
+    throw new RangeError(`no check is known for ${table}.${column.name} (${column.dataType})`);
   return column.notNull ? kind : kind.nullable();
 }
 
 /** The shape of a table's rows as they are now, derived from its columns. */
 export const rowShape = (table: TableName): z.ZodType =>
-  z.strictObject(Object.fromEntries(Object.values(getTableColumns(BY_NAME.get(table)!)).map((column) => [column.name, valueOf(table, column)])));
+  z.strictObject(
+    Object.fromEntries(
+      Object.values(getTableColumns(BY_NAME.get(table)!)).map((column) => [
+        column.name,
+        valueOf(table, column),
+      ]),
+    ),
+  );
 
 /** Looks at each row of a file of rows of the present shape. @throws RowError */
 export async function checkColumns(file: string, table: TableName): Promise<void> {
@@ -81,7 +116,9 @@ export async function checkColumns(file: string, table: TableName): Promise<void
         throw new RowError(`Row ${n} of ${table} is no JSON: it was damaged.`);
       }
       const parsed = shape.safeParse(row);
-      if (!parsed.success) throw new RowError(`Row ${n} of ${table} can't be read: ${z.prettifyError(parsed.error).slice(0, 300)}`);
+      if (!parsed.success)
+        throw new RowError(
+          `Row ${n} of ${table} can't be read: ${z.prettifyError(parsed.error).slice(0, 300)}`,
+        );
     }
 }
-

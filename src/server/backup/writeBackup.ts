@@ -19,32 +19,58 @@ export interface Backup {
   manifest: BackupManifest;
   /** Bytes of all that is in it, before it is compressed. */
   bytes: number;
-  /** Writes it as one ZIP, film by film; takes away what was laid aside for it. @param gone ends it; @param done told the bytes that are written */
+  /**
+   * Writes it as one ZIP, film by film; takes away what was laid aside for it. @param gone ends it;
+   * @param done told the bytes that are written
+   */
   stream(gone?: AbortSignal, done?: (bytes: number) => void): ReadableStream<Uint8Array>;
 }
 
 /** The name under which it is saved. */
 export const backupName = (at: Date): string => `kingfisher-${at.toISOString().slice(0, 10)}.zip`;
 
-/** Lays the rows of one instant aside and counts the files: what is saved meanwhile is not in it. */
+/**
+ * Lays the rows of one instant aside and counts the files: what is saved meanwhile is not in it.
+ */
 export async function openBackup(db: Db): Promise<Backup> {
   const aside = under(dataDir(), "tmp", `backup-${randomUUID()}`);
   await mkdir(aside, { recursive: true });
   const end = () => rm(aside, { recursive: true, force: true });
   const fileOf = (table: string) => under(aside, `${table}.ndjson`);
   try {
-    const found = await db.transaction(async (tx) => {
-      const tables: BackupManifest["tables"] = [];
-      for (const name of TABLES) tables.push({ name, ...(await dump(tx as unknown as Db, name, fileOf(name))) });
-      const films = await tx.select({ sha256: clip.sha256 }).from(clip).where(eq(clip.kept, true));
-      const tracks = await tx.selectDistinct({ sha256: rep.trackSha256 }).from(rep);
-      return { tables, clips: films.map((f) => f.sha256), tracks: tracks.map((t) => t.sha256) };
-    }, { isolationLevel: "repeatable read" });
-    const sized = async (kind: BlobKind, names: readonly string[]) => (await Promise.all(names.map(async (sha256) => ({ sha256, bytes: await blobSize(kind, sha256) })))).flatMap(({ sha256, bytes }) => (bytes === null ? [] : [{ sha256, bytes }]));
+    const found = await db.transaction(
+      async (tx) => {
+        const tables: BackupManifest["tables"] = [];
+        for (const name of TABLES)
+          tables.push({ name, ...(await dump(tx as unknown as Db, name, fileOf(name))) });
+        const films = await tx
+          .select({ sha256: clip.sha256 })
+          .from(clip)
+          .where(eq(clip.kept, true));
+        const tracks = await tx.selectDistinct({ sha256: rep.trackSha256 }).from(rep);
+        return { tables, clips: films.map((f) => f.sha256), tracks: tracks.map((t) => t.sha256) };
+      },
+      { isolationLevel: "repeatable read" },
+    );
+    const sized = async (kind: BlobKind, names: readonly string[]) =>
+      (
+        await Promise.all(
+          names.map(async (sha256) => ({ sha256, bytes: await blobSize(kind, sha256) })),
+        )
+      ).flatMap(({ sha256, bytes }) => (bytes === null ? [] : [{ sha256, bytes }]));
     const manifest: BackupManifest = {
-      format: "kingfisher-backup", version: 1, schema: schemaNow(), at: new Date().toISOString(), tables: found.tables, clips: await sized("clips", found.clips), tracks: await sized("tracks", found.tracks),
+      format: "kingfisher-backup",
+      version: 1,
+      schema: schemaNow(),
+      at: new Date().toISOString(),
+      tables: found.tables,
+      clips: await sized("clips", found.clips),
+      tracks: await sized("tracks", found.tracks),
     };
-    const bytes = [...manifest.tables, ...manifest.clips, ...manifest.tracks].reduce((sum, f) => sum + f.bytes, 0);
+    const bytes = [...manifest.tables, ...manifest.clips, ...manifest.tracks].reduce(
+      (sum, f) => sum + f.bytes,
+      0,
+    );
     return { manifest, bytes, stream: (gone, done) => zipped(manifest, fileOf, end, gone, done) };
   } catch (error) {
     await end();
@@ -52,7 +78,11 @@ export async function openBackup(db: Db): Promise<Backup> {
   }
 }
 
-async function dump(tx: Db, table: string, file: string): Promise<{ rows: number; bytes: number; sha256: string }> {
+async function dump(
+  tx: Db,
+  table: string,
+  file: string,
+): Promise<{ rows: number; bytes: number; sha256: string }> {
   const hash = createHash("sha256");
   let [rows, bytes] = [0, 0];
   await pipeline(async function* () {
@@ -67,7 +97,13 @@ async function dump(tx: Db, table: string, file: string): Promise<{ rows: number
   return { rows, bytes, sha256: hash.digest("hex") };
 }
 
-function zipped(manifest: BackupManifest, rowsFile: (table: string) => string, end: () => Promise<void>, signal?: AbortSignal, done?: (bytes: number) => void): ReadableStream<Uint8Array> {
+function zipped(
+  manifest: BackupManifest,
+  rowsFile: (table: string) => string,
+  end: () => Promise<void>,
+  signal?: AbortSignal,
+  done?: (bytes: number) => void,
+): ReadableStream<Uint8Array> {
   const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
   const zip = new ZipWriter(writable, { zip64: true, lastModDate: new Date(manifest.at) });
   void (async () => {
@@ -76,18 +112,26 @@ function zipped(manifest: BackupManifest, rowsFile: (table: string) => string, e
       signal?.throwIfAborted();
       const from = open();
       try {
-        await zip.add(name, Readable.toWeb(from) as ReadableStream<Uint8Array>, { level, ...(signal ? { signal } : {}) });
+        await zip.add(name, Readable.toWeb(from) as ReadableStream<Uint8Array>, {
+          level,
+          ...(signal ? { signal } : {}),
+        });
       } finally {
         from.destroy();
       }
       done?.((written += bytes));
     };
     await zip.add("backup.json", new TextReader(`${JSON.stringify(manifest)}\n`));
-    for (const t of manifest.tables) await put(`rows/${t.name}.ndjson`, t.bytes, () => createReadStream(rowsFile(t.name)), 6);
-    for (const t of manifest.tracks) await put(`tracks/${t.sha256}`, t.bytes, () => readBlob("tracks", t.sha256), 6);
+    for (const t of manifest.tables)
+      await put(`rows/${t.name}.ndjson`, t.bytes, () => createReadStream(rowsFile(t.name)), 6);
+    for (const t of manifest.tracks)
+      await put(`tracks/${t.sha256}`, t.bytes, () => readBlob("tracks", t.sha256), 6);
     // Film is compressed as it is.
-    for (const c of manifest.clips) await put(`clips/${c.sha256}`, c.bytes, () => readBlob("clips", c.sha256), 0);
+    for (const c of manifest.clips)
+      await put(`clips/${c.sha256}`, c.bytes, () => readBlob("clips", c.sha256), 0);
     await zip.close();
-  })().catch((error: unknown) => writable.abort(error).catch(() => undefined)).finally(end);
+  })()
+    .catch((error: unknown) => writable.abort(error).catch(() => undefined))
+    .finally(end);
   return readable;
 }

@@ -27,14 +27,19 @@ export class BlobTooLargeError extends Error {
 }
 
 /**
- * Stores a stream under the name it must hash to: written under a temporary name, flushed, checked, renamed. Afterwards
- * the file is whole or not there at all.
+ * Stores a stream under the name it must hash to: written under a temporary name, flushed, checked,
+ * renamed. Afterwards the file is whole or not there at all.
  *
  * @param most bytes
  * @throws BlobTooLargeError
  * @throws BlobMismatchError when the bytes do not hash to `sha256` (an upload cut short, say)
  */
-export async function putBlob(kind: BlobKind, sha256: string, bytes: Readable, most = Infinity): Promise<void> {
+export async function putBlob(
+  kind: BlobKind,
+  sha256: string,
+  bytes: Readable,
+  most = Infinity,
+): Promise<void> {
   const final = blobPath(kind, sha256);
   await mkdir(path.dirname(final), { recursive: true });
   const part = `${final}.${randomUUID()}.part`;
@@ -52,7 +57,10 @@ export async function putBlob(kind: BlobKind, sha256: string, bytes: Readable, m
       }),
       createWriteStream(part, { flush: true }),
     );
-    if (hash.digest("hex") !== sha256) throw new BlobMismatchError(`the ${size} bytes that arrived are not the file that was announced`);
+    if (hash.digest("hex") !== sha256)
+      throw new BlobMismatchError(
+        `the ${size} bytes that arrived are not the file that was announced`,
+      );
     await rename(part, final);
     const folder = await open(path.dirname(final));
     await folder.sync().finally(() => folder.close());
@@ -75,15 +83,26 @@ export async function blobSize(kind: BlobKind, sha256: string): Promise<number |
   }
 }
 
-export const readBlob = (kind: BlobKind, sha256: string, range?: { start: number; end: number }): Readable => createReadStream(blobPath(kind, sha256), { ...range, flags: NO_LINKS as unknown as string });
+export const readBlob = (
+  kind: BlobKind,
+  sha256: string,
+  range?: { start: number; end: number },
+): Readable =>
+  createReadStream(blobPath(kind, sha256), { ...range, flags: NO_LINKS as unknown as string });
 
-/** Names of all stored blobs of a kind; leftovers of writes that were broken off are removed on the way, if none is going on (`clean`). */
+/**
+ * Names of all stored blobs of a kind; leftovers of writes that were broken off are removed on the
+ * way, if none is going on (`clean`).
+ */
 export async function sweepBlobs(kind: BlobKind, clean = true): Promise<string[]> {
   const root = under(dataDir(), kind);
   const names: string[] = [];
-  for (const entry of await readdir(root, { recursive: true, withFileTypes: true }).catch(() => [])) {
+  for (const entry of await readdir(root, { recursive: true, withFileTypes: true }).catch(
+    () => [],
+  )) {
     if (!entry.isFile()) continue;
-    if (clean && entry.name.endsWith(".part")) await rm(under(entry.parentPath, entry.name), { force: true });
+    if (clean && entry.name.endsWith(".part"))
+      await rm(under(entry.parentPath, entry.name), { force: true });
     else if (SHA256.test(entry.name)) names.push(entry.name);
   }
   return names;

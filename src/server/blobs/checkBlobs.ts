@@ -7,7 +7,10 @@ import type { Db } from "../db/open";
 import { clip } from "../db/schema";
 import { blobPath, readBlob, sweepBlobs, type BlobKind } from "./blobs";
 
-/** Files that were held against their hashes since the program started; known to every part of the server. */
+/**
+ * Files that were held against their hashes since the program started; known to every part of the
+ * server.
+ */
 const holder = globalThis as { __kingfisherChecked?: Set<string> };
 const checked = (): Set<string> => (holder.__kingfisherChecked ??= new Set());
 
@@ -22,16 +25,22 @@ export async function isWhole(kind: BlobKind, sha256: string): Promise<boolean> 
   return hash.digest("hex") === sha256;
 }
 
-/** Puts a damaged film or track aside, so that the right one can come in its place; a film is not kept any more until it does. */
+/**
+ * Puts a damaged film or track aside, so that the right one can come in its place; a film is not
+ * kept any more until it does.
+ */
 export async function putAside(db: Db, kind: BlobKind, sha256: string): Promise<void> {
   const aside = under(dataDir(), "damaged");
   await mkdir(aside, { recursive: true });
-  await rename(blobPath(kind, sha256), under(aside, `${sha256}-${Date.now()}`)).catch(() => undefined);
+  await rename(blobPath(kind, sha256), under(aside, `${sha256}-${Date.now()}`)).catch(
+    () => undefined,
+  );
   if (kind === "clips") await db.update(clip).set({ kept: false }).where(eq(clip.sha256, sha256));
 }
 
 /**
- * Holds films and tracks against their hashes, each once a start, and puts aside those that are damaged.
+ * Holds films and tracks against their hashes, each once a start, and puts aside those that are
+ * damaged.
  *
  * @param stop asked before each file
  * @returns those that were damaged

@@ -7,14 +7,17 @@ import { migrated, migrationsFolder } from "./migrated";
 /**
  * Makes an empty database with all tables.
  *
- * That takes some seconds. Tests and benches, which make many, name a directory in KINGFISHER_DB_TEMPLATES: the first one is kept
- * there, and the others are copies of it.
+ * That takes some seconds. Tests and benches, which make many, name a directory in
+ * KINGFISHER_DB_TEMPLATES: the first one is kept there, and the others are copies of it.
  */
 export async function makeDatabase(dir: string): Promise<void> {
   await rm(dir, { recursive: true, force: true });
   const templates = process.env.KINGFISHER_DB_TEMPLATES;
   if (!templates) return migrated(dir);
-  const shape = createHash("sha256").update(readFileSync(under(migrationsFolder(), "meta", "_journal.json"))).digest("hex").slice(0, 16);
+  const shape = createHash("sha256")
+    .update(readFileSync(under(migrationsFolder(), "meta", "_journal.json")))
+    .digest("hex")
+    .slice(0, 16);
   const template = under(templates, shape);
   if (!existsSync(template)) {
     await mkdir(templates, { recursive: true });

@@ -5,12 +5,14 @@ import type { PGlite } from "@electric-sql/pglite";
 export type OpenPglite = (dir: string) => Promise<PGlite>;
 
 /**
- * The one PGlite of a process, for Drizzle: statements and transactions run one after another, as in PGlite itself, and the
- * database behind them can be put aside, closed and opened again without anyone noticing.
+ * The one PGlite of a process, for Drizzle: statements and transactions run one after another, as
+ * in PGlite itself, and the database behind them can be put aside, closed and opened again without
+ * anyone noticing.
  *
- * PGlite runs in one WebAssembly instance. When that aborts in the middle of a transaction (a stack that overflows, say) it answers
- * later statements as if the transaction had been committed. So after an abort nothing more is asked of it: what it had not written
- * is dropped and the directory is opened anew, as after a kill.
+ * PGlite runs in one WebAssembly instance. When that aborts in the middle of a transaction (a stack
+ * that overflows, say) it answers later statements as if the transaction had been committed. So
+ * after an abort nothing more is asked of it: what it had not written is dropped and the directory
+ * is opened anew, as after a kill.
  */
 export class OneDatabase {
   private readonly turn = new Mutex();
@@ -21,7 +23,11 @@ export class OneDatabase {
   /** Told of an error that the database itself reports of its files. */
   onDamage: (error: Error) => void = () => undefined;
 
-  constructor(private client: PGlite, private readonly dir: string, private readonly open: OpenPglite) {}
+  constructor(
+    private client: PGlite,
+    private readonly dir: string,
+    private readonly open: OpenPglite,
+  ) {}
 
   query: PGlite["query"] = (...args) => this.run((client) => client.query(...args)) as never;
   exec: PGlite["exec"] = (...args) => this.run((client) => client.exec(...args));
@@ -62,7 +68,10 @@ export class OneDatabase {
     });
   }
 
-  /** Closes the database, has its directory replaced, and opens what is there then; whoever asks meanwhile waits. */
+  /**
+   * Closes the database, has its directory replaced, and opens what is there then; whoever asks
+   * meanwhile waits.
+   */
   exchange(replace: () => Promise<void>): Promise<void> {
     return this.turn.runExclusive(async () => {
       if (!this.aborted) await this.client.close();
@@ -81,9 +90,18 @@ export class OneDatabase {
   }
 }
 
-/** Whether the WebAssembly instance has ended: its errors are no answers of the database, which all have a code. */
-const hasAborted = (error: unknown): boolean => error instanceof Error && (error.name === "RuntimeError" || error instanceof WebAssembly.RuntimeError);
+/**
+ * Whether the WebAssembly instance has ended: its errors are no answers of the database, which all
+ * have a code.
+ */
+const hasAborted = (error: unknown): boolean =>
+  error instanceof Error &&
+  (error.name === "RuntimeError" || error instanceof WebAssembly.RuntimeError);
 
-/** Codes of PostgreSQL for data and indexes that are damaged, and for a file of its own that is gone. */
+/**
+ * Codes of PostgreSQL for data and indexes that are damaged, and for a file of its own that is
+ * gone.
+ */
 const DAMAGE = new Set(["XX001", "XX002", "58P01"]);
-const isDamage = (error: unknown): boolean => error instanceof Error && DAMAGE.has((error as Error & { code?: string }).code ?? "");
+const isDamage = (error: unknown): boolean =>
+  error instanceof Error && DAMAGE.has((error as Error & { code?: string }).code ?? "");

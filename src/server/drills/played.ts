@@ -1,7 +1,10 @@
 import { stageOf, type Drill } from "../../core/drills";
 import { movementOf, type Movement } from "../../core/play/movement";
 
-/** Movements kept ready: simulating one takes a tenth of a second, and the same ones are asked for again. */
+/**
+ * Movements kept ready: simulating one takes a tenth of a second, and the same ones are asked for
+ * again.
+ */
 const ready = new Map<string, Movement>();
 const MOST = 120;
 
@@ -10,11 +13,24 @@ const MOST = 120;
  *
  * @throws RangeError for a stage that does not exist
  */
-export function playedMovement(drill: Drill, stageId: string, faultId: string | null, golfer: { statureCm: number; hand: "left" | "right" }): Movement | null {
+export function playedMovement(
+  drill: Drill,
+  stageId: string,
+  faultId: string | null,
+  golfer: { statureCm: number; hand: "left" | "right" },
+): Movement | null {
   const stage = stageOf(drill, stageId);
-  const script = faultId === null ? stage.target : stage.faults?.find((f) => f.id === faultId)?.script;
+  const script =
+    faultId === null ? stage.target : stage.faults?.find((f) => f.id === faultId)?.script;
   if (!script) return null;
-  const key = [drill.id, drill.version, stageId, faultId, Math.round(golfer.statureCm), golfer.hand].join(" ");
+  const key = [
+    drill.id,
+    drill.version,
+    stageId,
+    faultId,
+    Math.round(golfer.statureCm),
+    golfer.hand,
+  ].join(" ");
   const known = ready.get(key);
   if (known) return known;
   const movement = movementOf(stage, script(), golfer);

@@ -17,10 +17,16 @@ export async function currentGolfer(db: Db): Promise<Golfer | null> {
   return all.find((g) => g.id === chosen) ?? all[0] ?? null;
 }
 
-export const listGolfers = (db: Db): Promise<Golfer[]> => db.select().from(golfer).orderBy(asc(golfer.createdAt));
+export const listGolfers = (db: Db): Promise<Golfer[]> =>
+  db.select().from(golfer).orderBy(asc(golfer.createdAt));
 
 export async function chooseGolfer(id: string): Promise<void> {
-  (await cookies()).set(COOKIE, id, { sameSite: "strict", httpOnly: true, path: "/", maxAge: 10 * 365 * 86400 });
+  (await cookies()).set(COOKIE, id, {
+    sameSite: "strict",
+    httpOnly: true,
+    path: "/",
+    maxAge: 10 * 365 * 86400,
+  });
 }
 
 /** The made-up golfer for trying the program out: one that is there, else a new one. */
@@ -32,10 +38,36 @@ export async function sampleGolfer(db: Db): Promise<string> {
   return id;
 }
 
-const SAMPLE: GolferAnswers = { name: "Inka Sorrel", hand: "right", statureCm: 170, units: "cm", keepFilm: true };
+const SAMPLE: GolferAnswers = {
+  name: "Inka Sorrel",
+  hand: "right",
+  statureCm: 170,
+  units: "cm",
+  keepFilm: true,
+};
 
 /** What a golfer's page and drills keep of them: made from the row as it is at that moment. */
-export async function keepOfGolfer(db: Db, id: string, change: (now: Golfer) => Partial<Pick<Golfer, "armSpanCm" | "stance" | "styles" | "cautionsRead" | "goals" | "lacks" | "week" | "sore" | "body" | "wentOn">>): Promise<void> {
+export async function keepOfGolfer(
+  db: Db,
+  id: string,
+  change: (
+    now: Golfer,
+  ) => Partial<
+    Pick<
+      Golfer,
+      | "armSpanCm"
+      | "stance"
+      | "styles"
+      | "cautionsRead"
+      | "goals"
+      | "lacks"
+      | "week"
+      | "sore"
+      | "body"
+      | "wentOn"
+    >
+  >,
+): Promise<void> {
   await db.transaction(async (tx) => {
     const now = await lockGolfer(tx as unknown as Db, id);
     if (now) await tx.update(golfer).set(change(now)).where(eq(golfer.id, id));

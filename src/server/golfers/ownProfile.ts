@@ -4,8 +4,24 @@ import type { Db } from "../db/open";
 import { ownSwings, type OwnRep } from "../reps/ownSwings";
 import type { Golfer } from "./golfers";
 
-/** A golfer's own latest swings and what they show, taken for swings with one club; no profile where they are too few. */
-export async function ownProfile(db: Db, golfer: Golfer, club: Club = TAKEN_CLUB): Promise<{ swings: OwnRep[]; profile: Profile | null }> {
+/**
+ * A golfer's own latest swings and what they show, taken for swings with one club; no profile where
+ * they are too few.
+ */
+export async function ownProfile(
+  db: Db,
+  golfer: Golfer,
+  club: Club = TAKEN_CLUB,
+): Promise<{ swings: OwnRep[]; profile: Profile | null }> {
   const swings = await ownSwings(db, golfer.id);
-  return { swings, profile: swings.length < FEWEST_SWINGS ? null : profileOf(swings.map((s) => s.measures), { statureCm: golfer.statureCm, club, styles: golfer.styles }) };
+  return {
+    swings,
+    profile:
+      swings.length < FEWEST_SWINGS
+        ? null
+        : profileOf(
+            swings.map((s) => s.measures),
+            { statureCm: golfer.statureCm, club, styles: golfer.styles },
+          ),
+  };
 }

@@ -11,13 +11,16 @@ interface Context<P> {
 }
 
 /** Words and a status, as every route answers what it can't do. */
-export const refusal = (message: string, status: number): Response => Response.json({ message }, { status });
+export const refusal = (message: string, status: number): Response =>
+  Response.json({ message }, { status });
 
 /**
- * A route of the API: asked only by the program's own pages, and what it can't do is answered in words. Anything else that goes wrong
- * is a bug, and left to the framework.
+ * A route of the API: asked only by the program's own pages, and what it can't do is answered in
+ * words. Anything else that goes wrong is a bug, and left to the framework.
  */
-export function api<P = Record<string, never>>(handle: (request: Request, names: P) => Promise<Response> | Response): (request: Request, context: Context<P>) => Promise<Response> {
+export function api<P = Record<string, never>>(
+  handle: (request: Request, names: P) => Promise<Response> | Response,
+): (request: Request, context: Context<P>) => Promise<Response> {
   return async (request, context) => {
     try {
       mustBeFromHere(request.headers, request.method);
@@ -32,8 +35,17 @@ export function api<P = Record<string, never>>(handle: (request: Request, names:
   };
 }
 
-/** The same for what belongs to who practises here. @param nobody what is said where nobody is there yet */
-export const ownApi = <P = Record<string, never>>(handle: (at: { request: Request; db: Db; golfer: Golfer }, names: P) => Promise<Response> | Response, nobody: [string, 404 | 409] = ["Nobody practises here yet.", 404]) =>
+/**
+ * The same for what belongs to who practises here. @param nobody what is said where nobody is there
+ * yet
+ */
+export const ownApi = <P = Record<string, never>>(
+  handle: (
+    at: { request: Request; db: Db; golfer: Golfer },
+    names: P,
+  ) => Promise<Response> | Response,
+  nobody: [string, 404 | 409] = ["Nobody practises here yet.", 404],
+) =>
   api<P>(async (request, names) => {
     const db = await database();
     const golfer = await currentGolfer(db);
@@ -42,4 +54,5 @@ export const ownApi = <P = Record<string, never>>(handle: (at: { request: Reques
   });
 
 /** A HEAD of its own: what a GET would be answered with, without doing any of it. */
-export const head = <P = Record<string, never>>(type: string) => api<P>(() => new Response(null, { headers: { "content-type": type } }));
+export const head = <P = Record<string, never>>(type: string) =>
+  api<P>(() => new Response(null, { headers: { "content-type": type } }));

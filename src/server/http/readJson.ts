@@ -1,17 +1,25 @@
 import { z } from "zod";
 import { UserError } from "../userError";
 
-/** The largest body that a page of the program's own sends is insoles' rows of some minutes, bytes. */
+/**
+ * The largest body that a page of the program's own sends is insoles' rows of some minutes, bytes.
+ */
 const MOST_BYTES = 8e6;
 
 /**
  * The JSON body of a request, checked.
  *
  * @param words what stands before what is wrong with it: "That can't be kept"
- * @throws UserError 415 when it is not sent as JSON, 413 when it is too large, 400 when it is not what was asked for
+ * @throws UserError 415 when it is not sent as JSON, 413 when it is too large, 400 when it is not
+ * what was asked for
  */
-export async function readJson<T>(request: Request, shape: z.ZodType<T>, words: string): Promise<T> {
-  if (!/^application\/json\b/.test(request.headers.get("content-type") ?? "")) throw new UserError("Send it as application/json.", 415);
+export async function readJson<T>(
+  request: Request,
+  shape: z.ZodType<T>,
+  words: string,
+): Promise<T> {
+  if (!/^application\/json\b/.test(request.headers.get("content-type") ?? ""))
+    throw new UserError("Send it as application/json.", 415);
   const text = await textOf(request);
   let json: unknown = undefined;
   try {
@@ -20,7 +28,8 @@ export async function readJson<T>(request: Request, shape: z.ZodType<T>, words: 
     throw new UserError(`${words}: it is no JSON.`);
   }
   const parsed = shape.safeParse(json);
-  if (!parsed.success) throw new UserError(`${words}: ${z.prettifyError(parsed.error).slice(0, 1000)}`);
+  if (!parsed.success)
+    throw new UserError(`${words}: ${z.prettifyError(parsed.error).slice(0, 1000)}`);
   return parsed.data;
 }
 

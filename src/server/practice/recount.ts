@@ -2,12 +2,13 @@ import { sql } from "drizzle-orm";
 import type { Db } from "../db/open";
 
 /**
- * Brings a bout's own figures up to its reps: how many, what was said of each, and the middle and quartiles of each measure. To be
- * called in the transaction that changed them, so that lists and trends never look at single reps. A bout without film keeps what
- * the golfer counted.
+ * Brings a bout's own figures up to its reps: how many, what was said of each, and the middle and
+ * quartiles of each measure. To be called in the transaction that changed them, so that lists and
+ * trends never look at single reps. A bout without film keeps what the golfer counted.
  */
 export async function recount(tx: Db, boutId: string): Promise<void> {
-  // Two reps that are kept at the same time count one after the other, each seeing what the other has kept.
+  // Two reps that are kept at the same time count one after the other, each seeing what the other
+  // has kept.
   await tx.execute(sql`select id from bout where id = ${boutId} for no key update`);
   await tx.execute(sql`
     update bout set done = c.done, passed = c.passed, failed = c.failed, not_judged = c.not_judged, results = c.results
@@ -34,7 +35,10 @@ export async function recount(tx: Db, boutId: string): Promise<void> {
     group by b.id, m.measure_id`);
 }
 
-/** Brings the words of a session's bouts up to what is written there; in the transaction that changed it. */
+/**
+ * Brings the words of a session's bouts up to what is written there; in the transaction that
+ * changed it.
+ */
 export async function reword(tx: Db, sessionId: string): Promise<void> {
   await tx.execute(sql`
     update bout set words = lower(concat_ws(' ', bout.note, bout.club, bout.ball, bout.tags::text, s.place, s.weather, s.note))

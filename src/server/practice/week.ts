@@ -3,7 +3,14 @@ import { DRILLS, type Drill } from "../../core/drills";
 import { clashes, type Clash } from "../../core/practice/plan/clashes";
 import { dueOf } from "../../core/practice/plan/due";
 import { planWeek } from "../../core/practice/plan/planWeek";
-import { laterDay, TAKEN_WEEK, type Day, type DayRoom, type Due, type KeptBout } from "../../core/practice/plan/week";
+import {
+  laterDay,
+  TAKEN_WEEK,
+  type Day,
+  type DayRoom,
+  type Due,
+  type KeptBout,
+} from "../../core/practice/plan/week";
 import type { Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
 import { bout, plan } from "../db/schema";
@@ -13,7 +20,9 @@ import type { Golfer } from "../golfers/golfers";
 import { ownProfile } from "../golfers/ownProfile";
 import { stageReps } from "../reps/stageReps";
 
-/** A golfer's week: what was planned, what became of it, and what pulls against each other in it. */
+/**
+ * A golfer's week: what was planned, what became of it, and what pulls against each other in it.
+ */
 export interface Week {
   monday: Day;
   days: DayRoom[];
@@ -23,43 +32,82 @@ export interface Week {
 }
 
 /** The Monday of a day's week. */
-export const mondayOf = (day: Day): Day => laterDay(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));
+export const mondayOf = (day: Day): Day =>
+  laterDay(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));
 
-export const allDrills = async (db: Db, golfer: Golfer): Promise<Drill[]> => [...DRILLS, ...(await ownDrills(db, golfer.id))];
+export const allDrills = async (db: Db, golfer: Golfer): Promise<Drill[]> => [
+  ...DRILLS,
+  ...(await ownDrills(db, golfer.id)),
+];
 
 /** What a golfer should do, the most wanted first. */
 export async function dueFor(db: Db, golfer: Golfer): Promise<Due[]> {
   const drills = await allDrills(db, golfer);
-  const last = await lastDays(db, golfer.id, drills.map((d) => d.id));
-  const [reps, { profile }] = await Promise.all([stageReps(db, golfer.id, drills.filter((d) => last.has(d.id))), ownProfile(db, golfer)]);
+  const last = await lastDays(
+    db,
+    golfer.id,
+    drills.map((d) => d.id),
+  );
+  const [reps, { profile }] = await Promise.all([
+    stageReps(
+      db,
+      golfer.id,
+      drills.filter((d) => last.has(d.id)),
+    ),
+    ownProfile(db, golfer),
+  ]);
   return dueOf({
-    drills, reps, last, wentOn: golfer.wentOn, goals: golfer.goals, suggestions: profile?.suggestions ?? [], styles: profile?.styles ?? golfer.styles,
+    drills,
+    reps,
+    last,
+    wentOn: golfer.wentOn,
+    goals: golfer.goals,
+    suggestions: profile?.suggestions ?? [],
+    styles: profile?.styles ?? golfer.styles,
     hasGear: (d) => d.gear.every((g) => !golfer.lacks.includes(g.name)),
   });
 }
 
 /** The day on which each drill was done last, each from its own end of an index. */
-async function lastDays(db: Db, golferId: string, drillIds: readonly string[]): Promise<Map<string, Day>> {
-  const rows = rowsOf<{ id: string; day: Day }>(await db.execute(sql`
+async function lastDays(
+  db: Db,
+  golferId: string,
+  drillIds: readonly string[],
+): Promise<Map<string, Day>> {
+  const rows = rowsOf<{ id: string; day: Day }>(
+    await db.execute(sql`
     select asked.id, latest.day from json_array_elements_text(${JSON.stringify(drillIds)}::json) as asked (id)
-    cross join lateral (select day from bout where golfer_id = ${golferId} and drill_id = asked.id and removed_at is null order by day desc limit 1) latest`));
+    cross join lateral (select day from bout where golfer_id = ${golferId} and drill_id = asked.id and removed_at is null order by day desc limit 1) latest`),
+  );
   return new Map(rows.map((r) => [r.id, r.day]));
 }
 
-const roomOf = (golfer: Golfer, monday: Day, today: Day): DayRoom[] => (golfer.week ?? TAKEN_WEEK).map((r, i) => {
-  const day = laterDay(monday, i);
-  return { ...r, day, ...(golfer.sore && day >= today ? { easy: true } : {}) };
-});
+const roomOf = (golfer: Golfer, monday: Day, today: Day): DayRoom[] =>
+  (golfer.week ?? TAKEN_WEEK).map((r, i) => {
+    const day = laterDay(monday, i);
+    return { ...r, day, ...(golfer.sore && day >= today ? { easy: true } : {}) };
+  });
 
 /** The week as it is kept, with what was really done. */
 export async function weekOf(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
   const kept = await keptWeek(db, golfer.id, monday);
   const bouts = kept ? withDone(kept, await doneIn(db, golfer.id, monday)) : [];
   const drills = await allDrills(db, golfer);
-  return { monday, days: roomOf(golfer, monday, today), bouts, clashes: clashes(bouts.filter((b) => b.state !== "skipped"), (id) => drills.find((d) => d.id === id) ?? null) };
+  return {
+    monday,
+    days: roomOf(golfer, monday, today),
+    bouts,
+    clashes: clashes(
+      bouts.filter((b) => b.state !== "skipped"),
+      (id) => drills.find((d) => d.id === id) ?? null,
+    ),
+  };
 }
 
-/** Plans what is left of a week from what really happened: days that are over, bouts that are done, skipped or were put there by the golfer stay. */
+/**
+ * Plans what is left of a week from what really happened: days that are over, bouts that are done,
+ * skipped or were put there by the golfer stay.
+ */
 export async function planAgain(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
   // The golfer may change the week while it is planned: then it is planned from that.
   for (let attempt = 0; attempt < 5; attempt++) {
@@ -74,31 +122,72 @@ async function plannedFrom(db: Db, golfer: Golfer, before: Week, today: Day): Pr
   const fixed = before.bouts.filter((b) => b.fixed || b.state !== "planned" || b.day < today);
   const drills = await allDrills(db, golfer);
   const stays = new Map(fixed.map((b) => [b.id, b] as const));
-  const planned = planWeek({ days: before.days.filter((d) => d.day >= today), due: await dueFor(db, golfer), fixed: fixed.filter((b) => b.state !== "skipped"), drillOf: (id) => drills.find((d) => d.id === id) ?? null });
-  return [...planned.map((b): KeptBout => stays.get(b.id) ?? { ...b, state: "planned" }), ...fixed.filter((b) => b.state === "skipped")].sort((a, b) => a.day.localeCompare(b.day));
+  const planned = planWeek({
+    days: before.days.filter((d) => d.day >= today),
+    due: await dueFor(db, golfer),
+    fixed: fixed.filter((b) => b.state !== "skipped"),
+    drillOf: (id) => drills.find((d) => d.id === id) ?? null,
+  });
+  return [
+    ...planned.map((b): KeptBout => stays.get(b.id) ?? { ...b, state: "planned" }),
+    ...fixed.filter((b) => b.state === "skipped"),
+  ].sort((a, b) => a.day.localeCompare(b.day));
 }
 
-/** A week as it is kept; this one is planned when it is first looked at, others when they are asked for. */
+/**
+ * A week as it is kept; this one is planned when it is first looked at, others when they are asked
+ * for.
+ */
 export async function plannedWeek(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
   const kept = await weekOf(db, golfer, monday, today);
-  return kept.bouts.some((b) => b.state !== "done") || monday !== mondayOf(today) ? kept : planAgain(db, golfer, monday, today);
+  return kept.bouts.some((b) => b.state !== "done") || monday !== mondayOf(today)
+    ? kept
+    : planAgain(db, golfer, monday, today);
 }
 
 async function keptWeek(db: Db, golferId: string, monday: Day): Promise<KeptBout[] | null> {
-  const [row] = await db.select({ bouts: plan.bouts }).from(plan).where(and(eq(plan.golferId, golferId), eq(plan.monday, monday)));
+  const [row] = await db
+    .select({ bouts: plan.bouts })
+    .from(plan)
+    .where(and(eq(plan.golferId, golferId), eq(plan.monday, monday)));
   return row?.bouts ?? null;
 }
 
-/** Puts a week's bouts in the place of those that they were planned from. @returns false where the week is another one by now */
-async function replaceWeek(db: Db, golferId: string, monday: Day, from: KeptBout[] | null, bouts: KeptBout[]): Promise<boolean> {
+/**
+ * Puts a week's bouts in the place of those that they were planned from. @returns false where the
+ * week is another one by now
+ */
+async function replaceWeek(
+  db: Db,
+  golferId: string,
+  monday: Day,
+  from: KeptBout[] | null,
+  bouts: KeptBout[],
+): Promise<boolean> {
   const insert = db.insert(plan).values({ golferId, monday, bouts });
-  const rows = await (from === null ? insert.onConflictDoNothing() : insert.onConflictDoUpdate({ target: [plan.golferId, plan.monday], set: { bouts }, setWhere: sql`${plan.bouts} = ${JSON.stringify(from)}::jsonb` })).returning({ monday: plan.monday });
+  const rows = await (
+    from === null
+      ? insert.onConflictDoNothing()
+      : insert.onConflictDoUpdate({
+          target: [plan.golferId, plan.monday],
+          set: { bouts },
+          setWhere: sql`${plan.bouts} = ${JSON.stringify(from)}::jsonb`,
+        })
+  ).returning({ monday: plan.monday });
   return rows.length > 0;
 }
 
 /** Puts a week's bouts in the place of those that were planned. */
-export async function keepWeek(db: Db, golferId: string, monday: Day, bouts: KeptBout[]): Promise<void> {
-  await db.insert(plan).values({ golferId, monday, bouts }).onConflictDoUpdate({ target: [plan.golferId, plan.monday], set: { bouts } });
+export async function keepWeek(
+  db: Db,
+  golferId: string,
+  monday: Day,
+  bouts: KeptBout[],
+): Promise<void> {
+  await db
+    .insert(plan)
+    .values({ golferId, monday, bouts })
+    .onConflictDoUpdate({ target: [plan.golferId, plan.monday], set: { bouts } });
 }
 
 interface Done {
@@ -110,12 +199,32 @@ interface Done {
 }
 
 async function doneIn(db: Db, golferId: string, monday: Day): Promise<Done[]> {
-  const rows = await db.select({ id: bout.id, day: bout.day, drillId: bout.drillId, stageId: bout.stageId, done: bout.done }).from(bout)
-    .where(and(ownedBy(golferId), isNull(bout.removedAt), isNotNull(bout.drillId), gte(bout.day, monday), lt(bout.day, laterDay(monday, 7)))).orderBy(asc(bout.startedAt));
+  const rows = await db
+    .select({
+      id: bout.id,
+      day: bout.day,
+      drillId: bout.drillId,
+      stageId: bout.stageId,
+      done: bout.done,
+    })
+    .from(bout)
+    .where(
+      and(
+        ownedBy(golferId),
+        isNull(bout.removedAt),
+        isNotNull(bout.drillId),
+        gte(bout.day, monday),
+        lt(bout.day, laterDay(monday, 7)),
+      ),
+    )
+    .orderBy(asc(bout.startedAt));
   return rows.map((r) => ({ ...r, drillId: r.drillId! }));
 }
 
-/** A planned bout is done once its drill was done on its day; what was done without being planned stands beside. */
+/**
+ * A planned bout is done once its drill was done on its day; what was done without being planned
+ * stands beside.
+ */
 function withDone(bouts: readonly KeptBout[], done: readonly Done[]): KeptBout[] {
   const used = new Set<string>();
   const known = bouts.map((b): KeptBout => {
@@ -127,7 +236,19 @@ function withDone(bouts: readonly KeptBout[], done: readonly Done[]): KeptBout[]
   for (const d of done) {
     const key = `${d.day} ${d.drillId}`;
     if (used.has(d.id) || more.has(key)) continue;
-    more.set(key, { id: key, day: d.day, place: "home", drillId: d.drillId, stageId: d.stageId ?? "", sets: 1, reps: d.done, minutes: 0, why: { kind: "goesOn" }, fixed: true, state: "done" });
+    more.set(key, {
+      id: key,
+      day: d.day,
+      place: "home",
+      drillId: d.drillId,
+      stageId: d.stageId ?? "",
+      sets: 1,
+      reps: d.done,
+      minutes: 0,
+      why: { kind: "goesOn" },
+      fixed: true,
+      state: "done",
+    });
   }
   return [...known, ...more.values()].sort((a, b) => a.day.localeCompare(b.day));
 }

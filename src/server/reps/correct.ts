@@ -3,13 +3,28 @@ import { and, asc, desc, eq, isNull } from "drizzle-orm";
 import { ALGORITHM_VERSION, openAnalysis, type AnalysedRep } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
-import { golferBy, outOfOrder, overruledBy, saidBy, type Correction } from "../../core/reps/corrections";
+import {
+  golferBy,
+  outOfOrder,
+  overruledBy,
+  saidBy,
+  type Correction,
+} from "../../core/reps/corrections";
 import type { Said } from "../../core/reps/said";
 import { toldEvents } from "../../core/toldEvents";
 import { WHY } from "../../core/uncertainty/told";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
-import { bout, correction, drillVersion, event, measure, rep, session, verdict } from "../db/schema";
+import {
+  bout,
+  correction,
+  drillVersion,
+  event,
+  measure,
+  rep,
+  session,
+  verdict,
+} from "../db/schema";
 import { ownedBy } from "../golfers/whose";
 import { recount } from "../practice/recount";
 import { verdictRow } from "./rows";
@@ -21,47 +36,91 @@ export class NoSuchRepError extends Error {
 
 /** A rep's corrections that are in force. */
 export async function correctionsOf(db: Db, repId: string): Promise<Correction[]> {
-  const rows = await db.select({ what: correction.what }).from(correction).where(and(eq(correction.repId, repId), isNull(correction.undoneAt))).orderBy(asc(correction.place));
+  const rows = await db
+    .select({ what: correction.what })
+    .from(correction)
+    .where(and(eq(correction.repId, repId), isNull(correction.undoneAt)))
+    .orderBy(asc(correction.place));
   return rows.map((r) => r.what);
 }
 
 /**
- * Puts a rep's corrections in force, all of them and no others, and computes what hangs on them, in one transaction. Those that are
- * not among them any more are undone and stay in the record.
+ * Puts a rep's corrections in force, all of them and no others, and computes what hangs on them, in
+ * one transaction. Those that are not among them any more are undone and stay in the record.
  *
  * @throws NoSuchRepError
  * @throws RangeError when no rep is left
  */
-export function correctRep(db: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
+export function correctRep(
+  db: Db,
+  golferId: string,
+  repId: string,
+  list: readonly Correction[],
+): Promise<AnalysedRep> {
   return db.transaction((tx) => corrected(tx as unknown as Db, golferId, repId, list));
 }
 
-/** All in one transaction that has the rep's row: corrections of a rep follow one another as they came, and what was said last stays. */
-async function corrected(tx: Db, golferId: string, repId: string, list: readonly Correction[]): Promise<AnalysedRep> {
+/**
+ * All in one transaction that has the rep's row: corrections of a rep follow one another as they
+ * came, and what was said last stays.
+ */
+async function corrected(
+  tx: Db,
+  golferId: string,
+  repId: string,
+  list: readonly Correction[],
+): Promise<AnalysedRep> {
   await tx.select({ id: rep.id }).from(rep).where(eq(rep.id, repId)).for("no key update");
-  const [row] = await tx.select({ rep, definition: drillVersion.definition, stageId: bout.stageId }).from(rep)
-    .innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id)).leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
+  const [row] = await tx
+    .select({ rep, definition: drillVersion.definition, stageId: bout.stageId })
+    .from(rep)
+    .innerJoin(bout, eq(rep.boutId, bout.id))
+    .innerJoin(session, eq(bout.sessionId, session.id))
+    .leftJoin(drillVersion, eq(bout.drillVersionId, drillVersion.id))
     .where(and(eq(rep.id, repId), ownedBy(golferId)));
   if (!row) throw new NoSuchRepError("there is no such rep");
   const known = await tx.select().from(correction).where(eq(correction.repId, repId));
-  const first = known.flatMap(({ what }) => (what.kind === "golfer" ? [what.was] : []))[0] ?? row.rep;
+  const first =
+    known.flatMap(({ what }) => (what.kind === "golfer" ? [what.was] : []))[0] ?? row.rep;
   const verdicts = await tx.select().from(verdict).where(eq(verdict.repId, repId));
   const stage = row.definition?.stages.find((s) => s.id === row.stageId) ?? null;
   const facts = golferBy(list, first);
   const track = readTrack(await readFile(blobPath("tracks", row.rep.trackSha256)));
   const said = saidBy(list);
-  const again = readAgain(track, { ...row.rep, ...facts, drill: row.definition?.id ?? "none", stage, live: verdicts.some((v) => v.by === "live") }, said);
+  const again = readAgain(
+    track,
+    {
+      ...row.rep,
+      ...facts,
+      drill: row.definition?.id ?? "none",
+      stage,
+      live: verdicts.some((v) => v.by === "live"),
+    },
+    said,
+  );
   if (!again) throw new RangeError("With that, no rep is left here.");
   const wrong = outOfOrder(again, list);
   if (wrong) throw new RangeError(wrong);
-  const [computed, uncorrected] = (["computed", "uncorrected"] as const).map((by) => verdicts.find((v) => v.by === by));
+  const [computed, uncorrected] = (["computed", "uncorrected"] as const).map((by) =>
+    verdicts.find((v) => v.by === by),
+  );
   const overruled = overruledBy(list);
   const ids = new Set(list.map((c) => c.id));
   const now = new Date();
-  for (const k of known) if (!k.undoneAt !== ids.has(k.id)) await tx.update(correction).set({ undoneAt: ids.has(k.id) ? null : now }).where(eq(correction.id, k.id));
-  const fresh = list.map((what, place) => ({ id: what.id, repId, place, what, algorithm: ALGORITHM_VERSION })).filter(({ id }) => !known.some((k) => k.id === id));
+  for (const k of known)
+    if (!k.undoneAt !== ids.has(k.id))
+      await tx
+        .update(correction)
+        .set({ undoneAt: ids.has(k.id) ? null : now })
+        .where(eq(correction.id, k.id));
+  const fresh = list
+    .map((what, place) => ({ id: what.id, repId, place, what, algorithm: ALGORITHM_VERSION }))
+    .filter(({ id }) => !known.some((k) => k.id === id));
   if (fresh.length) await tx.insert(correction).values(fresh);
-  await tx.update(rep).set({ ...facts, fromMs: again.from, toMs: again.to, series: again.series }).where(eq(rep.id, repId));
+  await tx
+    .update(rep)
+    .set({ ...facts, fromMs: again.from, toMs: again.to, series: again.series })
+    .where(eq(rep.id, repId));
   await tx.delete(event).where(eq(event.repId, repId));
   const events = toldEvents(again, said);
   if (events.length) await tx.insert(event).values(events.map((e) => ({ repId, ...e })));
@@ -69,15 +128,30 @@ async function corrected(tx: Db, golferId: string, repId: string, list: readonly
   await tx.insert(measure).values(measureRows(again).map((m) => ({ repId, ...m })));
   if (again.verdict && computed) {
     if (!uncorrected) await tx.insert(verdict).values({ ...computed, by: "uncorrected" });
-    await tx.update(verdict).set(verdictRow(again.verdict)).where(and(eq(verdict.repId, repId), eq(verdict.by, "computed")));
+    await tx
+      .update(verdict)
+      .set(verdictRow(again.verdict))
+      .where(and(eq(verdict.repId, repId), eq(verdict.by, "computed")));
   }
   await tx.delete(verdict).where(and(eq(verdict.repId, repId), eq(verdict.by, "golfer")));
-  if (overruled) await tx.insert(verdict).values({ repId, by: "golfer", result: overruled.now, reasonCode: "overruled", reasonMessage: overruled.reason, actions: [], checks: [] });
+  if (overruled)
+    await tx.insert(verdict).values({
+      repId,
+      by: "golfer",
+      result: overruled.now,
+      reasonCode: "overruled",
+      reasonMessage: overruled.reason,
+      actions: [],
+      checks: [],
+    });
   await recount(tx, row.rep.boutId);
   return again;
 }
 
-/** A rep that was just read anew, with what was corrected of it before; what can't be of it any more is undone, and stays in the record. */
+/**
+ * A rep that was just read anew, with what was corrected of it before; what can't be of it any more
+ * is undone, and stays in the record.
+ */
 export async function correctAsBefore(db: Db, golferId: string, repId: string): Promise<void> {
   const list = await correctionsOf(db, repId);
   if (!list.length) return;
@@ -85,7 +159,10 @@ export async function correctAsBefore(db: Db, golferId: string, repId: string): 
     await db.transaction((tx) => corrected(tx as unknown as Db, golferId, repId, list));
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
-    await db.update(correction).set({ undoneAt: new Date() }).where(and(eq(correction.repId, repId), isNull(correction.undoneAt)));
+    await db
+      .update(correction)
+      .set({ undoneAt: new Date() })
+      .where(and(eq(correction.repId, repId), isNull(correction.undoneAt)));
   }
 }
 
@@ -101,22 +178,61 @@ interface AskedAgain {
   live: boolean;
 }
 
-/** A kept rep, read again: the one of the track whose middle lies in it, where other hands or another stature find others. */
-function readAgain(track: Parameters<typeof openAnalysis>[0], asked: AskedAgain, said: Said): AnalysedRep | null {
+/**
+ * A kept rep, read again: the one of the track whose middle lies in it, where other hands or
+ * another stature find others.
+ */
+function readAgain(
+  track: Parameters<typeof openAnalysis>[0],
+  asked: AskedAgain,
+  said: Said,
+): AnalysedRep | null {
   const { hand, statureCm, drill, stage, live } = asked;
-  const open = openAnalysis(track, { golfer: { hand, statureCm }, drill, live, ...(stage ? { by: stage } : {}), ...(asked.captureFps === null ? {} : { captureFps: asked.captureFps }) });
+  const open = openAnalysis(track, {
+    golfer: { hand, statureCm },
+    drill,
+    live,
+    ...(stage ? { by: stage } : {}),
+    ...(asked.captureFps === null ? {} : { captureFps: asked.captureFps }),
+  });
   const at = open.placeOf({ index: asked.index, from: asked.fromMs, to: asked.toMs });
   return at < 0 ? null : open.again(at, said);
 }
 
-/** A rep's measures as they are kept: what another view or kind of rep has is no part of this one. */
-export const measureRows = ({ measures }: AnalysedRep): Omit<typeof measure.$inferInsert, "repId">[] =>
-  Object.entries(measures).filter(([, m]) => m.reason !== WHY.otherView && m.reason !== WHY.otherKind)
-    .map(([measureId, m]) => ({ measureId, value: m.value, u: m.u, unit: m.unit, state: m.state, reason: m.reason ?? null, at: m.at ?? null }));
+/**
+ * A rep's measures as they are kept: what another view or kind of rep has is no part of this one.
+ */
+export const measureRows = ({
+  measures,
+}: AnalysedRep): Omit<typeof measure.$inferInsert, "repId">[] =>
+  Object.entries(measures)
+    .filter(([, m]) => m.reason !== WHY.otherView && m.reason !== WHY.otherKind)
+    .map(([measureId, m]) => ({
+      measureId,
+      value: m.value,
+      u: m.u,
+      unit: m.unit,
+      state: m.state,
+      reason: m.reason ?? null,
+      at: m.at ?? null,
+    }));
 
 /** What a golfer corrected and has not taken back, the latest first, each with its rep and when. */
-export async function allCorrections(db: Db, golferId: string): Promise<{ repId: string; at: Date; algorithm: string; what: Correction }[]> {
-  return db.select({ repId: correction.repId, at: correction.createdAt, algorithm: correction.algorithm, what: correction.what }).from(correction)
-    .innerJoin(rep, eq(correction.repId, rep.id)).innerJoin(bout, eq(rep.boutId, bout.id)).innerJoin(session, eq(bout.sessionId, session.id))
-    .where(and(ownedBy(golferId), isNull(correction.undoneAt))).orderBy(desc(correction.createdAt));
+export async function allCorrections(
+  db: Db,
+  golferId: string,
+): Promise<{ repId: string; at: Date; algorithm: string; what: Correction }[]> {
+  return db
+    .select({
+      repId: correction.repId,
+      at: correction.createdAt,
+      algorithm: correction.algorithm,
+      what: correction.what,
+    })
+    .from(correction)
+    .innerJoin(rep, eq(correction.repId, rep.id))
+    .innerJoin(bout, eq(rep.boutId, bout.id))
+    .innerJoin(session, eq(bout.sessionId, session.id))
+    .where(and(ownedBy(golferId), isNull(correction.undoneAt)))
+    .orderBy(desc(correction.createdAt));
 }

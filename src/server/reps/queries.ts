@@ -7,7 +7,17 @@ import type { Correction } from "../../core/reps/corrections";
 import type { Problem } from "../../core/scene/scene";
 import { isId } from "../db/isId";
 import type { Db } from "../db/open";
-import { bout, clip, drillVersion, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import {
+  bout,
+  clip,
+  drillVersion,
+  event,
+  golfer,
+  measure,
+  rep,
+  session,
+  verdict,
+} from "../db/schema";
 import { ownedBy } from "../golfers/whose";
 import { correctionsOf } from "./correct";
 import { insolesOf } from "./insoles";
@@ -65,7 +75,11 @@ export async function findRep(db: Db, golferId: string, id: string): Promise<Rep
     .where(and(eq(rep.id, id), ownedBy(golferId)));
   if (!row || !row.rep.series) return null;
   const [siblings, events, measures, verdicts, corrections, insoles] = await Promise.all([
-    db.select({ id: rep.id }).from(rep).where(and(eq(rep.boutId, row.bout.id), or(isNull(rep.removedAt), eq(rep.id, id)))).orderBy(asc(rep.createdAt), asc(rep.index)),
+    db
+      .select({ id: rep.id })
+      .from(rep)
+      .where(and(eq(rep.boutId, row.bout.id), or(isNull(rep.removedAt), eq(rep.id, id))))
+      .orderBy(asc(rep.createdAt), asc(rep.index)),
     db.select().from(event).where(eq(event.repId, id)).orderBy(asc(event.t)),
     db.select().from(measure).where(eq(measure.repId, id)),
     db.select().from(verdict).where(eq(verdict.repId, id)),

@@ -21,11 +21,30 @@ export function groups<T>(rows: readonly T[], key: (row: T) => string): Map<stri
 }
 
 /** A stored measure as the core has it. */
-export const toMeasured = (m: typeof measure.$inferSelect): Measured => ({ value: m.value, u: m.u, unit: m.unit, state: m.state, ...(m.reason ? { reason: m.reason } : {}), ...(m.at === null ? {} : { at: m.at }) });
+export const toMeasured = (m: typeof measure.$inferSelect): Measured => ({
+  value: m.value,
+  u: m.u,
+  unit: m.unit,
+  state: m.state,
+  ...(m.reason ? { reason: m.reason } : {}),
+  ...(m.at === null ? {} : { at: m.at }),
+});
 
 /** What is stored of a verdict, its rep apart. */
-export const verdictRow = ({ result, reason, cue, actions, checks }: Verdict): Omit<typeof verdict.$inferInsert, "repId" | "by"> => ({
-  result, reasonCode: reason?.code ?? null, reasonMessage: reason?.message ?? null, cueId: cue?.id ?? null, cueWords: cue?.words ?? null, actions, checks,
+export const verdictRow = ({
+  result,
+  reason,
+  cue,
+  actions,
+  checks,
+}: Verdict): Omit<typeof verdict.$inferInsert, "repId" | "by"> => ({
+  result,
+  reasonCode: reason?.code ?? null,
+  reasonMessage: reason?.message ?? null,
+  cueId: cue?.id ?? null,
+  cueWords: cue?.words ?? null,
+  actions,
+  checks,
 });
 
 /** A stored verdict as the core has it. */

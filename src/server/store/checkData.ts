@@ -31,15 +31,27 @@ import { finishSwap, swapIn } from "./swap";
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { "bring-back": { type: "boolean" }, restore: { type: "string" }, accept: { type: "boolean" }, new: { type: "boolean" }, mend: { type: "boolean" } },
+  options: {
+    "bring-back": { type: "boolean" },
+    restore: { type: "string" },
+    accept: { type: "boolean" },
+    new: { type: "boolean" },
+    mend: { type: "boolean" },
+  },
 });
 const dir = dataDir();
 const paths = storePaths(dir);
 const mb = (bytes: number) => `${Math.ceil(bytes / 1e6)} MB`;
 const when = (at: Date) => `${at.toISOString().slice(0, 16).replace("T", " ")} UTC`;
 
-/** Puts a directory's copy in the database's place; what was there stands beside, however damaged. */
-async function putInPlace(make: () => Promise<void>, words: string, act: "damaged" | "new"): Promise<void> {
+/**
+ * Puts a directory's copy in the database's place; what was there stands beside, however damaged.
+ */
+async function putInPlace(
+  make: () => Promise<void>,
+  words: string,
+  act: "damaged" | "new",
+): Promise<void> {
   const release = lockData(dir);
   try {
     await finishSwap(dir);
@@ -55,10 +67,19 @@ async function putInPlace(make: () => Promise<void>, words: string, act: "damage
 async function bringBackCopy(name: string | undefined): Promise<void> {
   const copies = listCopies(dir);
   const copy = name === undefined ? copies[0] : copies.find((c) => c.name === name);
-  if (!copy) throw new RangeError(name === undefined ? "There is no copy of the program's own." : `There is no copy ${name}.`);
+  if (!copy)
+    throw new RangeError(
+      name === undefined ? "There is no copy of the program's own." : `There is no copy ${name}.`,
+    );
   await readInOwnProcess(`${copy.dir}/db`);
-  await putInPlace(() => cp(`${copy.dir}/db`, paths.next, { recursive: true }), `The copy of ${when(copy.at)} was brought back.`, "damaged");
-  console.log(`The copy of ${when(copy.at)} is the database now: ${copy.rows.rep} reps. The one before stands in ${paths.before}.`);
+  await putInPlace(
+    () => cp(`${copy.dir}/db`, paths.next, { recursive: true }),
+    `The copy of ${when(copy.at)} was brought back.`,
+    "damaged",
+  );
+  console.log(
+    `The copy of ${when(copy.at)} is the database now: ${copy.rows.rep} reps. The one before stands in ${paths.before}.`,
+  );
 }
 
 async function look(): Promise<boolean> {
@@ -73,17 +94,31 @@ async function look(): Promise<boolean> {
     if (store.own) {
       // A copy that is read whole says more than the database itself could.
       const copy = await makeCopy(dir, store.own);
-      console.log(`Database: whole. ${copy.rows.golfer} golfers, ${copy.rows.bout} bouts, ${copy.rows.rep} reps, ${mb(copy.bytes)}; a copy was made.`);
-    } else console.log(`Database: on the server that DATABASE_URL names, ${readCensus(dir)?.rows.rep} reps. Its copies are the server's own matter.`);
+      console.log(
+        `Database: whole. ${copy.rows.golfer} golfers, ${copy.rows.bout} bouts, ${copy.rows.rep} reps, ${mb(copy.bytes)}; a copy was made.`,
+      );
+    } else
+      console.log(
+        `Database: on the server that DATABASE_URL names, ${readCensus(dir)?.rows.rep} reps. Its copies are the server's own matter.`,
+      );
     let damaged: string[] = [];
     if (values.mend) {
       damaged = await checkBlobs(store.db);
       const { orphans } = await healBlobs(store.db);
-      console.log(`Mended: ${damaged.length} damaged files put aside in damaged/, ${orphans} that no rep uses moved to lost/.`);
-    } else for (const kind of ["clips", "tracks"] as const) for (const sha256 of await sweepBlobs(kind)) if (!(await isWhole(kind, sha256))) damaged.push(`${kind}/${sha256}`);
+      console.log(
+        `Mended: ${damaged.length} damaged files put aside in damaged/, ${orphans} that no rep uses moved to lost/.`,
+      );
+    } else
+      for (const kind of ["clips", "tracks"] as const)
+        for (const sha256 of await sweepBlobs(kind))
+          if (!(await isWhole(kind, sha256))) damaged.push(`${kind}/${sha256}`);
     const [films, tracks] = await Promise.all([sweepBlobs("clips"), sweepBlobs("tracks")]);
     console.log(`Films: ${films.length}, tracks: ${tracks.length}`);
-    if (!values.mend) for (const name of damaged) wrong(`${name} is damaged. Read its clip again to put the right one in its place; --mend puts it aside.`);
+    if (!values.mend)
+      for (const name of damaged)
+        wrong(
+          `${name} is damaged. Read its clip again to put the right one in its place; --mend puts it aside.`,
+        );
     await removePage(dir);
   } catch (error) {
     if (!(error instanceof DamagedStoreError)) throw error;
@@ -92,15 +127,20 @@ async function look(): Promise<boolean> {
     await closeDatabase();
   }
   const copies = listCopies(dir);
-  console.log(`Copies of the program's own: ${copies.length}${copies.length ? "" : ". One is made when the program rests."}`);
-  for (const c of copies) console.log(`  ${c.name}  ${when(c.at)}  ${c.rows.rep} reps  ${mb(c.bytes)}`);
-  for (const s of listStanding(dir)) console.log(`Stands beside until you say that all is well: ${s.id}  ${s.words}`);
+  console.log(
+    `Copies of the program's own: ${copies.length}${copies.length ? "" : ". One is made when the program rests."}`,
+  );
+  for (const c of copies)
+    console.log(`  ${c.name}  ${when(c.at)}  ${c.rows.rep} reps  ${mb(c.bytes)}`);
+  for (const s of listStanding(dir))
+    console.log(`Stands beside until you say that all is well: ${s.id}  ${s.words}`);
   return well;
 }
 
 try {
   if (values["bring-back"]) await bringBackCopy(positionals[0]);
-  if (values.new) await putInPlace(() => makeDatabase(paths.next), "A new database was begun.", "new");
+  if (values.new)
+    await putInPlace(() => makeDatabase(paths.next), "A new database was begun.", "new");
   if (values.accept || values.new) {
     // An empty count: whatever the database holds is taken for right from now on.
     await writeCensus(dir, { golfer: 0, bout: 0, rep: 0 });
@@ -118,7 +158,14 @@ try {
   }
   process.exitCode = (await look()) ? 0 : 1;
 } catch (error) {
-  console.error(error instanceof RangeError || error instanceof DataInUseError || (error as Error).name === "BackupError" || (error as Error).name === "NoCopyError" ? (error as Error).message : error);
+  console.error(
+    error instanceof RangeError ||
+      error instanceof DataInUseError ||
+      (error as Error).name === "BackupError" ||
+      (error as Error).name === "NoCopyError"
+      ? (error as Error).message
+      : error,
+  );
   process.exitCode = 1;
 } finally {
   await closeDatabase();

@@ -8,7 +8,11 @@ import { writeDurably } from "./durable";
 import type { RowCounts } from "./census";
 import { storePaths } from "./paths";
 
-const about = z.object({ at: z.iso.datetime(), bytes: z.number(), rows: z.object({ golfer: z.number(), bout: z.number(), rep: z.number() }) });
+const about = z.object({
+  at: z.iso.datetime(),
+  bytes: z.number(),
+  rows: z.object({ golfer: z.number(), bout: z.number(), rep: z.number() }),
+});
 
 /** One of the program's own copies of the database, which was opened and read whole. */
 export interface Copy {
@@ -28,14 +32,18 @@ export function listCopies(dir: string): Copy[] {
   } catch {
     return [];
   }
-  return names.flatMap((name) => {
-    try {
-      const { at, bytes, rows } = about.parse(JSON.parse(readFileSync(under(copies, name, "about.json"), "utf8")));
-      return [{ name, dir: under(copies, name), at: new Date(at), bytes, rows }];
-    } catch {
-      return [];
-    }
-  }).sort((a, b) => b.at.getTime() - a.at.getTime());
+  return names
+    .flatMap((name) => {
+      try {
+        const { at, bytes, rows } = about.parse(
+          JSON.parse(readFileSync(under(copies, name, "about.json"), "utf8")),
+        );
+        return [{ name, dir: under(copies, name), at: new Date(at), bytes, rows }];
+      } catch {
+        return [];
+      }
+    })
+    .sort((a, b) => b.at.getTime() - a.at.getTime());
 }
 
 /** So much of the disk stays free beside a copy, bytes. */
@@ -47,7 +55,8 @@ export class NoCopyError extends Error {
 }
 
 /**
- * Makes a copy of the database as it is at one instant, opens it in a process of its own, and reads it whole. Only then it counts.
+ * Makes a copy of the database as it is at one instant, opens it in a process of its own, and reads
+ * it whole. Only then it counts.
  *
  * @throws NoCopyError
  */
@@ -60,11 +69,17 @@ export async function makeCopy(dir: string, database: OneDatabase): Promise<Copy
   try {
     const needed = await sizeOf(paths.db);
     const { bavail, bsize } = await statfs(dir);
-    if (bavail * bsize < needed + FREE) throw new NoCopyError(`A copy takes ${Math.ceil(needed / 1e6)} MB, and ${Math.ceil((bavail * bsize) / 1e6)} MB are free.`);
+    if (bavail * bsize < needed + FREE)
+      throw new NoCopyError(
+        `A copy takes ${Math.ceil(needed / 1e6)} MB, and ${Math.ceil((bavail * bsize) / 1e6)} MB are free.`,
+      );
     await database.still(() => cp(paths.db, under(part, "db"), { recursive: true }));
     const rows = await readInOwnProcess(under(part, "db"));
     const bytes = await sizeOf(part);
-    await writeDurably(under(part, "about.json"), `${JSON.stringify({ at: at.toISOString(), bytes, rows })}\n`);
+    await writeDurably(
+      under(part, "about.json"),
+      `${JSON.stringify({ at: at.toISOString(), bytes, rows })}\n`,
+    );
     const name = at.toISOString().replace(/[:.]/g, "-");
     await rename(part, under(paths.copies, name));
     await thinOut(dir, at);
@@ -76,24 +91,36 @@ export async function makeCopy(dir: string, database: OneDatabase): Promise<Copy
 }
 
 const DAY_MS = 86_400_000;
-/** Kept: the latest copy, and the latest that is older than a day, and than a week. So damage that is noticed late finds one before it. */
+/**
+ * Kept: the latest copy, and the latest that is older than a day, and than a week. So damage that
+ * is noticed late finds one before it.
+ */
 const AGES_MS = [0, DAY_MS, 7 * DAY_MS];
 export const MOST_COPIES = AGES_MS.length;
 
 /** Removes the copies that are not kept any more. */
 async function thinOut(dir: string, now: Date): Promise<void> {
   const copies = listCopies(dir);
-  const kept = new Set(AGES_MS.map((age) => copies.find((c) => now.getTime() - c.at.getTime() >= age)?.name));
+  const kept = new Set(
+    AGES_MS.map((age) => copies.find((c) => now.getTime() - c.at.getTime() >= age)?.name),
+  );
   // Until one is a week old, the oldest grows into its place.
-  if (!copies.some((c) => now.getTime() - c.at.getTime() >= AGES_MS.at(-1)!)) kept.add(copies.at(-1)?.name);
-  for (const { name, dir: own } of copies) if (!kept.has(name)) await rm(own, { recursive: true, force: true });
+  if (!copies.some((c) => now.getTime() - c.at.getTime() >= AGES_MS.at(-1)!))
+    kept.add(copies.at(-1)?.name);
+  for (const { name, dir: own } of copies)
+    if (!kept.has(name)) await rm(own, { recursive: true, force: true });
 }
 
-/** Reads a database whole in a process of its own, which may end in any way. @throws NoCopyError with what it says */
+/**
+ * Reads a database whole in a process of its own, which may end in any way. @throws NoCopyError
+ * with what it says
+ */
 export function readInOwnProcess(db: string): Promise<RowCounts> {
   const script = under(process.cwd(), "src/server/store/readWhole.ts");
   return new Promise((resolve, reject) => {
-    const child = spawn("nice", ["-n", "10", process.execPath, "--import", "tsx", script, db], { stdio: ["ignore", "pipe", "pipe"] });
+    const child = spawn("nice", ["-n", "10", process.execPath, "--import", "tsx", script, db], {
+      stdio: ["ignore", "pipe", "pipe"],
+    });
     let [out, err] = ["", ""];
     child.stdout.on("data", (chunk) => (out += String(chunk)));
     child.stderr.on("data", (chunk) => (err = (err + String(chunk)).slice(-2000)));
@@ -110,6 +137,17 @@ export function readInOwnProcess(db: string): Promise<RowCounts> {
 }
 
 async function sizeOf(dir: string): Promise<number> {
-  const files = (await readdir(dir, { recursive: true, withFileTypes: true })).filter((e) => e.isFile());
-  return (await Promise.all(files.map((f) => stat(under(f.parentPath, f.name)).then((s) => s.size, () => 0)))).reduce((sum, n) => sum + n, 0);
+  const files = (await readdir(dir, { recursive: true, withFileTypes: true })).filter((e) =>
+    e.isFile(),
+  );
+  return (
+    await Promise.all(
+      files.map((f) =>
+        stat(under(f.parentPath, f.name)).then(
+          (s) => s.size,
+          () => 0,
+        ),
+      ),
+    )
+  ).reduce((sum, n) => sum + n, 0);
 }

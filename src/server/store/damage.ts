@@ -3,16 +3,34 @@ import { under } from "../dataDir";
 import { listCopies } from "./copies";
 import { storePaths } from "./paths";
 
-/** What a database of this program's PGlite says of its own version, and the least that must be there besides. */
+/**
+ * What a database of this program's PGlite says of its own version, and the least that must be
+ * there besides.
+ */
 const PG_VERSION = "18";
-const NEEDED = ["PG_VERSION", "base", "global", "global/pg_control", "global/pg_filenode.map", "pg_wal", "pg_xact", "postgresql.conf"];
+const NEEDED = [
+  "PG_VERSION",
+  "base",
+  "global",
+  "global/pg_control",
+  "global/pg_filenode.map",
+  "pg_wal",
+  "pg_xact",
+  "postgresql.conf",
+];
 /** Bytes of a control file, in every PostgreSQL (PG_CONTROL_FILE_SIZE). */
 const CONTROL_BYTES = 8192;
 
-/** The database can't be trusted: nothing is opened, made or moved before the golfer has said what to do. */
+/**
+ * The database can't be trusted: nothing is opened, made or moved before the golfer has said what
+ * to do.
+ */
 export class DamagedStoreError extends Error {
   override name = "DamagedStoreError";
-  constructor(readonly dir: string, readonly what: string) {
+  constructor(
+    readonly dir: string,
+    readonly what: string,
+  ) {
     super(damageWords(dir, what).join("\n"));
   }
 }
@@ -31,7 +49,10 @@ export function damageWords(dir: string, what: string): string[] {
 }
 
 /** Whether films or tracks of earlier reps are there: then a database belongs to them. */
-export const hasBlobs = (dir: string): boolean => ["clips", "tracks"].some((kind) => folders(under(dir, kind)).some((f) => folders(under(dir, kind, f)).length > 0));
+export const hasBlobs = (dir: string): boolean =>
+  ["clips", "tracks"].some((kind) =>
+    folders(under(dir, kind)).some((f) => folders(under(dir, kind, f)).length > 0),
+  );
 
 const folders = (dir: string): string[] => {
   try {
@@ -44,12 +65,17 @@ const folders = (dir: string): string[] => {
 /** Whether anything says that there was a database here before. */
 export const hadDatabase = (dir: string): boolean => {
   const paths = storePaths(dir);
-  return hasBlobs(dir) || existsSync(paths.census) || folders(paths.copies).length > 0 || folders(paths.before).length > 0;
+  return (
+    hasBlobs(dir) ||
+    existsSync(paths.census) ||
+    folders(paths.copies).length > 0 ||
+    folders(paths.before).length > 0
+  );
 };
 
 /**
- * Looks at the files of a database before anything opens them: where one that names the others is gone, the database would be made
- * anew over the old one.
+ * Looks at the files of a database before anything opens them: where one that names the others is
+ * gone, the database would be made anew over the old one.
  *
  * @returns "new" where there was never one
  * @throws DamagedStoreError
@@ -59,13 +85,21 @@ export function lookOver(dir: string): "new" | "there" {
   const files = folders(db);
   if (!existsSync(db) || !files.length) {
     if (!hadDatabase(dir)) return "new";
-    throw new DamagedStoreError(dir, existsSync(db) ? "its directory is empty" : "its directory is gone");
+    throw new DamagedStoreError(
+      dir,
+      existsSync(db) ? "its directory is empty" : "its directory is gone",
+    );
   }
   const gone = NEEDED.find((name) => !existsSync(under(db, name)));
   if (gone) throw new DamagedStoreError(dir, `${gone} is missing`);
   const version = readFileSync(under(db, "PG_VERSION"), "utf8").trim();
-  if (version !== PG_VERSION) throw new DamagedStoreError(dir, `PG_VERSION says "${version.slice(0, 20)}", this program writes ${PG_VERSION}`);
+  if (version !== PG_VERSION)
+    throw new DamagedStoreError(
+      dir,
+      `PG_VERSION says "${version.slice(0, 20)}", this program writes ${PG_VERSION}`,
+    );
   const { size } = statSync(under(db, "global/pg_control"));
-  if (size !== CONTROL_BYTES) throw new DamagedStoreError(dir, `global/pg_control has ${size} bytes, not ${CONTROL_BYTES}`);
+  if (size !== CONTROL_BYTES)
+    throw new DamagedStoreError(dir, `global/pg_control has ${size} bytes, not ${CONTROL_BYTES}`);
   return "there";
 }

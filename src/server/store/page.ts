@@ -4,7 +4,10 @@ import { storePaths } from "./paths";
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 
-/** Writes the same words that the terminal shows as a page of their own: the program itself does not answer while its data is damaged. */
+/**
+ * Writes the same words that the terminal shows as a page of their own: the program itself does not
+ * answer while its data is damaged.
+ */
 export async function writePage(dir: string, lines: readonly string[]): Promise<void> {
   const html = `<!doctype html>
 <html lang="en">

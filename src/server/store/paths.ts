@@ -1,9 +1,13 @@
 import { under } from "../dataDir";
 
-
-/** Where the parts of a data directory lie. Films and tracks have a module of their own (blobs/). */
+/**
+ * Where the parts of a data directory lie. Films and tracks have a module of their own (blobs/).
+ */
 export const storePaths = (dir: string) => ({
-  /** The database in use; the one that is being made; the note that one is being put in the other's place. */
+  /**
+   * The database in use; the one that is being made; the note that one is being put in the other's
+   * place.
+   */
   db: under(dir, "db"),
   next: under(dir, "db.next"),
   swap: under(dir, "swap.json"),

@@ -3,7 +3,10 @@ import { z } from "zod";
 import { under } from "../dataDir";
 import { storePaths } from "./paths";
 
-const fileRef = z.object({ kind: z.enum(["clips", "tracks"]), sha256: z.string().regex(/^[0-9a-f]{64}$/) });
+const fileRef = z.object({
+  kind: z.enum(["clips", "tracks"]),
+  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+});
 
 /** What a database that stands beside was put aside for. */
 export const aboutStanding = z.object({
@@ -16,17 +19,25 @@ export const aboutStanding = z.object({
 });
 export type AboutStanding = z.infer<typeof aboutStanding>;
 
-/** A database as it was before something replaced or emptied it, until the golfer says that all is well. */
+/**
+ * A database as it was before something replaced or emptied it, until the golfer says that all is
+ * well.
+ */
 export interface Standing extends AboutStanding {
   id: string;
   dir: string;
 }
 
-/** Whether what was done can be undone from a page: a newer version's database is no use to it, and a damaged one to nobody. */
-export const isUndoable = (act: AboutStanding["act"]): boolean => act !== "migrate" && act !== "damaged";
+/**
+ * Whether what was done can be undone from a page: a newer version's database is no use to it, and
+ * a damaged one to nobody.
+ */
+export const isUndoable = (act: AboutStanding["act"]): boolean =>
+  act !== "migrate" && act !== "damaged";
 
 /** The name under which it stands: when, and for what. */
-export const standingId = ({ at, act }: AboutStanding): string => `${at.replace(/[:.]/g, "-").slice(0, 23)}-${act.replace(" ", "-")}`;
+export const standingId = ({ at, act }: AboutStanding): string =>
+  `${at.replace(/[:.]/g, "-").slice(0, 23)}-${act.replace(" ", "-")}`;
 
 /** Names of what stands beside are never paths. */
 export const STANDING_ID = /^[\w-]{1,60}$/;
@@ -40,11 +51,21 @@ export function listStanding(dir: string): Standing[] {
   } catch {
     return [];
   }
-  return names.flatMap((id) => {
-    try {
-      return [{ id, dir: under(before, id), ...aboutStanding.parse(JSON.parse(readFileSync(under(before, id, "about.json"), "utf8"))) }];
-    } catch {
-      return [];
-    }
-  }).sort((a, b) => b.at.localeCompare(a.at));
+  return names
+    .flatMap((id) => {
+      try {
+        return [
+          {
+            id,
+            dir: under(before, id),
+            ...aboutStanding.parse(
+              JSON.parse(readFileSync(under(before, id, "about.json"), "utf8")),
+            ),
+          },
+        ];
+      } catch {
+        return [];
+      }
+    })
+    .sort((a, b) => b.at.localeCompare(a.at));
 }

@@ -6,8 +6,9 @@ import { storePaths } from "./paths";
 import { standingId, type AboutStanding } from "./standing";
 
 /**
- * Puts `db.next` in the place of `db`, which stands in `before/` afterwards. The database must be closed. It is written down first
- * (`swap.json`), so a process that is killed in between is finished, or taken back, at the next start.
+ * Puts `db.next` in the place of `db`, which stands in `before/` afterwards. The database must be
+ * closed. It is written down first (`swap.json`), so a process that is killed in between is
+ * finished, or taken back, at the next start.
  *
  * @returns the name under which the old one stands
  */
@@ -25,13 +26,17 @@ export async function swapIn(dir: string, about: AboutStanding): Promise<string>
   return id;
 }
 
-/** Finishes a swap that was broken off, or takes it back; removes a database that was not finished. Before anything is opened. */
+/**
+ * Finishes a swap that was broken off, or takes it back; removes a database that was not finished.
+ * Before anything is opened.
+ */
 export async function finishSwap(dir: string): Promise<void> {
   const paths = storePaths(dir);
   const id = pending(paths.swap);
   if (id !== null && existsSync(paths.next)) {
     const beside = under(paths.before, id);
-    if (existsSync(under(beside, "db")) && !existsSync(paths.db)) await rename(paths.next, paths.db);
+    if (existsSync(under(beside, "db")) && !existsSync(paths.db))
+      await rename(paths.next, paths.db);
     else if (!existsSync(under(beside, "db"))) await rm(beside, { recursive: true, force: true });
   }
   await rm(paths.next, { recursive: true, force: true });

@@ -6,14 +6,18 @@ import { countRows, writeCensus } from "./census";
 import { listCopies, makeCopy } from "./copies";
 import { storePaths } from "./paths";
 
-/** Looked at so often; a program that was not used for so long is idle; no more copies than one in so long, ms. */
+/**
+ * Looked at so often; a program that was not used for so long is idle; no more copies than one in
+ * so long, ms.
+ */
 const EVERY_MS = 30_000;
 const IDLE_MS = 120_000;
 const COPY_MS = 3_600_000;
 
 /**
- * What the program does for its data while nobody uses it: a copy of the database, opened and read whole, when anything was written
- * since the last one; and films and tracks held against their hashes, some at a time.
+ * What the program does for its data while nobody uses it: a copy of the database, opened and read
+ * whole, when anything was written since the last one; and films and tracks held against their
+ * hashes, some at a time.
  *
  * @returns ends it
  */
@@ -29,13 +33,17 @@ export function workWhileIdle(store: Opened): () => void {
         const copy = await makeCopy(store.dir, store.own!);
         copiedAt = Date.now();
         await writeCensus(store.dir, await countRows(store.db));
-        console.log(`copied the database: ${copy.rows.rep} reps, ${Math.ceil(copy.bytes / 1e6)} MB`);
+        console.log(
+          `copied the database: ${copy.rows.rep} reps, ${Math.ceil(copy.bytes / 1e6)} MB`,
+        );
       }
       await checkBlobs(store.db, () => !idle());
-    })().catch((error: unknown) => {
-      copiedAt = Date.now();
-      console.error(`no copy of the database was made: ${(error as Error).message}`);
-    }).finally(() => (busy = false));
+    })()
+      .catch((error: unknown) => {
+        copiedAt = Date.now();
+        console.error(`no copy of the database was made: ${(error as Error).message}`);
+      })
+      .finally(() => (busy = false));
   }, EVERY_MS);
   timer.unref();
   return () => clearInterval(timer);

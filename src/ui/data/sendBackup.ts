@@ -1,4 +1,6 @@
-/** Sent in pieces of so many bytes: one that does not arrive is sent again from where it broke off. */
+/**
+ * Sent in pieces of so many bytes: one that does not arrive is sent again from where it broke off.
+ */
 const PIECE = 8 * 1024 * 1024;
 /** So often, and after so long each time, ms. */
 const [AGAIN, WAIT_MS] = [4, 1000];
@@ -18,7 +20,8 @@ const ask = async (url: string, init: RequestInit): Promise<{ ok: boolean; statu
 };
 
 /**
- * Sends a backup to the computer that keeps the reps and has it restored; the same file sent again goes on where it broke off.
+ * Sends a backup to the computer that keeps the reps and has it restored; the same file sent again
+ * goes on where it broke off.
  *
  * @param told what is done, and the share of it
  * @throws Error with why, in words
@@ -53,7 +56,10 @@ export async function sendBackup(file: File, told: (words: string, share: number
   }
 }
 
-/** The same file has the same name: from what it is called, how large it is, and when it was changed. */
+/**
+ * The same file has the same name: from what it is called, how large it is, and when it was
+ * changed.
+ */
 async function nameOf(file: File): Promise<string> {
   const digest = new Uint8Array(await crypto.subtle.digest("SHA-256", new TextEncoder().encode(`${file.name} ${file.size} ${file.lastModified}`)));
   const hex = Array.from(digest.subarray(0, 16), (b) => b.toString(16).padStart(2, "0")).join("");

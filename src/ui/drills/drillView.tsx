@@ -27,10 +27,27 @@ export interface StageShown {
   standing?: StandingShown;
 }
 
-/** A stage's movement: the strip with its gates, the figure that plays it, and its faults beside it. */
-export function DrillView({ drillId, stage, target, golfer, children }: { drillId: string; stage: StageShown; target: Movement | null; golfer: { statureCm: number; hand: "left" | "right"; units: Units }; children: React.ReactNode }) {
+/**
+ * A stage's movement: the strip with its gates, the figure that plays it, and its faults beside it.
+ */
+export function DrillView({
+  drillId,
+  stage,
+  target,
+  golfer,
+  children,
+}: {
+  drillId: string;
+  stage: StageShown;
+  target: Movement | null;
+  golfer: { statureCm: number; hand: "left" | "right"; units: Units };
+  children: React.ReactNode;
+}) {
   const [ms, setMs] = useState(target?.from ?? 0);
-  const [shown, setShown] = useState<{ id: string | null; movement: Movement | null }>({ id: null, movement: target });
+  const [shown, setShown] = useState<{ id: string | null; movement: Movement | null }>({
+    id: null,
+    movement: target,
+  });
   const [trouble, setTrouble] = useState<string | null>(null);
   const [waiting, setWaiting] = useState<string | null>(null);
   const seek = useCallback((t: number) => setMs(t), []);
@@ -46,7 +63,9 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
       setShown({ id, movement: (await response.json()) as Movement });
       setMs(0);
     } catch (error) {
-      setTrouble(`This movement did not come: ${error instanceof Error ? error.message : "no answer"}. Try it again.`);
+      setTrouble(
+        `This movement did not come: ${error instanceof Error ? error.message : "no answer"}. Try it again.`,
+      );
     } finally {
       setWaiting(null);
     }
@@ -57,7 +76,15 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
     <div className="grid gap-x-10 gap-y-10 xl:grid-cols-[1fr_320px]">
       <div>
         {movement ? (
-          <PlayTime value={ms}><TargetStrip movement={movement} checks={stage.checks} hand={golfer.hand} units={golfer.units} judged={fault === null} /></PlayTime>
+          <PlayTime value={ms}>
+            <TargetStrip
+              movement={movement}
+              checks={stage.checks}
+              hand={golfer.hand}
+              units={golfer.units}
+              judged={fault === null}
+            />
+          </PlayTime>
         ) : (
           <Plain stage={stage} units={golfer.units} />
         )}
@@ -65,17 +92,33 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
       <div className="grid content-start gap-8">
         {movement && (
           <section aria-label="The movement, played">
-            <Player movement={movement} ms={ms} seek={seek} label={`${stage.name}, ${fault ? fault.name.toLowerCase() : "as it is asked for"}, ${stage.view === "face-on" ? "seen from in front" : "seen from behind"}`} />
+            <Player
+              movement={movement}
+              ms={ms}
+              seek={seek}
+              label={`${stage.name}, ${fault ? fault.name.toLowerCase() : "as it is asked for"}, ${stage.view === "face-on" ? "seen from in front" : "seen from behind"}`}
+            />
             {stage.faults.length > 0 && (
               <label className="mt-3 flex flex-wrap items-center gap-x-2 text-[15px] text-ink-2">
                 What is played?
-                <select value={shown.id ?? ""} disabled={waiting !== null} onChange={(e) => void show(e.target.value || null)} className="min-h-11 border-b-[1.5px] border-edge bg-paper font-semibold text-ink">
+                <select
+                  value={shown.id ?? ""}
+                  disabled={waiting !== null}
+                  onChange={(e) => void show(e.target.value || null)}
+                  className="min-h-11 border-b-[1.5px] border-edge bg-paper font-semibold text-ink"
+                >
                   <option value="">as it is asked for</option>
-                  {stage.faults.map((f) => <option key={f.id} value={f.id}>fault: {f.name.toLowerCase()}</option>)}
+                  {stage.faults.map((f) => (
+                    <option key={f.id} value={f.id}>
+                      fault: {f.name.toLowerCase()}
+                    </option>
+                  ))}
                 </select>
               </label>
             )}
-            <p aria-live="polite" className="mt-2 text-[15px] text-ink-2">{waiting ? "The movement is coming." : (trouble ?? fault?.tell ?? "")}</p>
+            <p aria-live="polite" className="mt-2 text-[15px] text-ink-2">
+              {waiting ? "The movement is coming." : (trouble ?? fault?.tell ?? "")}
+            </p>
           </section>
         )}
         {children}
@@ -86,7 +129,10 @@ export function DrillView({ drillId, stage, target, golfer, children }: { drillI
 
 /** Where no strip can be drawn: what is looked at, in words. */
 function Plain({ stage, units }: { stage: StageShown; units: Units }) {
-  if (!stage.checks.length) return <p className="max-w-prose text-[17px]">Nothing is measured here: the reps are counted.</p>;
+  if (!stage.checks.length)
+    return (
+      <p className="max-w-prose text-[17px]">Nothing is measured here: the reps are counted.</p>
+    );
   return (
     <>
       <h2 className="mb-3 text-[23px]">{stage.judged ? "What is checked" : "What is shown"}</h2>
@@ -94,7 +140,9 @@ function Plain({ stage, units }: { stage: StageShown; units: Units }) {
         {stage.checks.map((c) => (
           <li key={c.id} className="leading-tight">
             <strong>{c.name}</strong>
-            <span className="block text-[14px] text-ink-2">{wanted(c.band, c.measure, units)}. {CATALOGUE[c.measure].definition}</span>
+            <span className="block text-[14px] text-ink-2">
+              {wanted(c.band, c.measure, units)}. {CATALOGUE[c.measure].definition}
+            </span>
           </li>
         ))}
       </ul>
@@ -102,27 +150,87 @@ function Plain({ stage, units }: { stage: StageShown; units: Units }) {
   );
 }
 
-/** The stages of a drill, as links; each with where the golfer is on it, the reps that say so, and the way past it that is theirs to take. */
-export function Stages({ drillId, stages, here, goOn }: { drillId: string; stages: readonly StageShown[]; here: string; goOn: ((drillId: string, stageId: string, on: boolean) => Promise<void>) | null }) {
+/**
+ * The stages of a drill, as links; each with where the golfer is on it, the reps that say so, and
+ * the way past it that is theirs to take.
+ */
+export function Stages({
+  drillId,
+  stages,
+  here,
+  goOn,
+}: {
+  drillId: string;
+  stages: readonly StageShown[];
+  here: string;
+  goOn: ((drillId: string, stageId: string, on: boolean) => Promise<void>) | null;
+}) {
   const [pending, attempt] = useAttempt();
   return (
     <ol className="grid gap-1">
       {stages.map((s, i) => (
         <li key={s.id}>
-          <Link href={`/drills/${drillId}?stage=${s.id}`} scroll={false} aria-current={s.id === here ? "page" : undefined} className={`flex min-h-11 items-center gap-3 ${s.id === here ? "font-semibold" : "underline decoration-hair underline-offset-4 hover:decoration-ink"}`}>
-            <svg viewBox="0 0 14 14" width={14} height={14} aria-hidden className="shrink-0"><circle cx={7} cy={7} r={5.8} fill={s.id === here ? "var(--ink)" : "none"} stroke="var(--ink)" strokeWidth={1.5} /></svg>
-            <span>{s.name}<span className="block text-[14px] font-normal text-ink-2">{s.view === "face-on" ? "from in front" : "from behind"}, {s.judged ? "judged" : "rehearsal: counted, not judged"}</span></span>
+          <Link
+            href={`/drills/${drillId}?stage=${s.id}`}
+            scroll={false}
+            aria-current={s.id === here ? "page" : undefined}
+            className={`flex min-h-11 items-center gap-3 ${s.id === here ? "font-semibold" : "underline decoration-hair underline-offset-4 hover:decoration-ink"}`}
+          >
+            <svg viewBox="0 0 14 14" width={14} height={14} aria-hidden className="shrink-0">
+              <circle
+                cx={7}
+                cy={7}
+                r={5.8}
+                fill={s.id === here ? "var(--ink)" : "none"}
+                stroke="var(--ink)"
+                strokeWidth={1.5}
+              />
+            </svg>
+            <span>
+              {s.name}
+              <span className="block text-[14px] font-normal text-ink-2">
+                {s.view === "face-on" ? "from in front" : "from behind"},{" "}
+                {s.judged ? "judged" : "rehearsal: counted, not judged"}
+              </span>
+            </span>
           </Link>
           {s.standing && s.standing.is !== "ahead" && (
             <div className="-mt-1 mb-1 pl-[26px] text-[14px] text-ink-2">
-              <p>{s.standing.is === "here" && <strong className="text-ink">You are here. </strong>}{standingWords(s.standing)}</p>
+              <p>
+                {s.standing.is === "here" && <strong className="text-ink">You are here. </strong>}
+                {standingWords(s.standing)}
+              </p>
               {s.standing.last.length > 0 && (
-                <Link href={`/reps?drill=${drillId}`} className="mt-1 flex min-h-8 flex-wrap items-center gap-1 underline underline-offset-4" aria-label={`The last judged reps: ${s.standing.last.map((r) => WORDS[r].toLowerCase()).join(", ")}, the latest first. See them`}>
-                  {s.standing.last.map((r, k) => <VerdictGlyph key={k} name={glyphOf(r)} size={14} />)}
+                <Link
+                  href={`/reps?drill=${drillId}`}
+                  className="mt-1 flex min-h-8 flex-wrap items-center gap-1 underline underline-offset-4"
+                  aria-label={`The last judged reps: ${s.standing.last.map((r) => WORDS[r].toLowerCase()).join(", ")}, the latest first. See them`}
+                >
+                  {s.standing.last.map((r, k) => (
+                    <VerdictGlyph key={k} name={glyphOf(r)} size={14} />
+                  ))}
                 </Link>
               )}
-              {goOn && s.standing.wentOn && <Button look="quiet" className="-ml-4" disabled={pending} onClick={() => attempt(() => goOn(drillId, s.id, false))}>Stay on it after all</Button>}
-              {goOn && s.standing.is === "here" && i < stages.length - 1 && <Button look="quiet" className="-ml-4" disabled={pending} onClick={() => attempt(() => goOn(drillId, s.id, true))}>Go on without it</Button>}
+              {goOn && s.standing.wentOn && (
+                <Button
+                  look="quiet"
+                  className="-ml-4"
+                  disabled={pending}
+                  onClick={() => attempt(() => goOn(drillId, s.id, false))}
+                >
+                  Stay on it after all
+                </Button>
+              )}
+              {goOn && s.standing.is === "here" && i < stages.length - 1 && (
+                <Button
+                  look="quiet"
+                  className="-ml-4"
+                  disabled={pending}
+                  onClick={() => attempt(() => goOn(drillId, s.id, true))}
+                >
+                  Go on without it
+                </Button>
+              )}
             </div>
           )}
         </li>

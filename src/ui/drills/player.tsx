@@ -13,9 +13,26 @@ const watchMotion = (changed: () => void) => {
   return () => media.removeEventListener("change", changed);
 };
 
-/** Plays a movement with the figure: at film speed or slowly, frame by frame, by pointer or keys. It stands still where motion is unwanted. */
-export function Player({ movement, ms, seek, label }: { movement: Movement; ms: number; seek: (ms: number) => void; label: string }) {
-  const calm = useSyncExternalStore(watchMotion, () => matchMedia(CALM).matches, () => true);
+/**
+ * Plays a movement with the figure: at film speed or slowly, frame by frame, by pointer or keys. It
+ * stands still where motion is unwanted.
+ */
+export function Player({
+  movement,
+  ms,
+  seek,
+  label,
+}: {
+  movement: Movement;
+  ms: number;
+  seek: (ms: number) => void;
+  label: string;
+}) {
+  const calm = useSyncExternalStore(
+    watchMotion,
+    () => matchMedia(CALM).matches,
+    () => true,
+  );
   const [wanted, setPlaying] = useState<boolean | null>(null);
   const playing = wanted ?? !calm;
   const [slow, setSlow] = useState(false);
@@ -58,16 +75,31 @@ export function Player({ movement, ms, seek, label }: { movement: Movement; ms: 
         e.preventDefault();
       }}
     >
-      <svg viewBox={`${box.x} ${box.y} ${box.width} ${box.height + 60}`} className="h-64 w-full" role="img" aria-labelledby={id}>
+      <svg
+        viewBox={`${box.x} ${box.y} ${box.width} ${box.height + 60}`}
+        className="h-64 w-full"
+        role="img"
+        aria-labelledby={id}
+      >
         <title id={id}>{label}</title>
         <path d={`M${box.x} 20H${box.x + box.width}`} stroke="var(--hair)" strokeWidth={16} />
         <Figure movement={movement} frame={frames[index]!} />
       </svg>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={() => setPlaying(!playing)}>{playing ? "Stop" : "Play"}</Button>
-        <Button aria-pressed={slow} className={slow ? "bg-silt" : ""} onClick={() => setSlow(!slow)}>Slow</Button>
-        <Button aria-label="One picture back" onClick={() => step(-1)}>‹</Button>
-        <Button aria-label="One picture on" onClick={() => step(1)}>›</Button>
+        <Button
+          aria-pressed={slow}
+          className={slow ? "bg-silt" : ""}
+          onClick={() => setSlow(!slow)}
+        >
+          Slow
+        </Button>
+        <Button aria-label="One picture back" onClick={() => step(-1)}>
+          ‹
+        </Button>
+        <Button aria-label="One picture on" onClick={() => step(1)}>
+          ›
+        </Button>
       </div>
     </div>
   );

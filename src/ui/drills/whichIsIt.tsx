@@ -11,44 +11,115 @@ import { Button } from "@/ui/kit/button";
 import type { LibraryGolfer, OwnSwings } from "./libraryGolfer";
 import { MiniStrip } from "./miniStrip";
 
-const SIGN: Record<Answer["says"], GlyphName> = { "it is this": "fail", "not this": "pass", "too close": "unsure", "not told": "unsure" };
-const SAID: Record<Answer["says"], string> = { "it is this": "It is this", "not this": "Not this", "too close": "Too close to call", "not told": "Not told yet" };
+const SIGN: Record<Answer["says"], GlyphName> = {
+  "it is this": "fail",
+  "not this": "pass",
+  "too close": "unsure",
+  "not told": "unsure",
+};
+const SAID: Record<Answer["says"], string> = {
+  "it is this": "It is this",
+  "not this": "Not this",
+  "too close": "Too close to call",
+  "not told": "Not told yet",
+};
 const PAIR = { ...CARD, width: 132, height: 216 };
 
-/** Do you have it? What two normal swings look like that have the complaint and that do not; and what the golfer's own say of each cause. */
-export function WhichIsIt({ symptom, golfer, swings }: { symptom: SymptomId; golfer: LibraryGolfer; swings: OwnSwings | null }) {
+/**
+ * Do you have it? What two normal swings look like that have the complaint and that do not; and
+ * what the golfer's own say of each cause.
+ */
+export function WhichIsIt({
+  symptom,
+  golfer,
+  swings,
+}: {
+  symptom: SymptomId;
+  golfer: LibraryGolfer;
+  swings: OwnSwings | null;
+}) {
   const causes = causesOf(symptom, TAKEN_CLUB, golfer.styles);
   const shown = examples(causes);
   const several = causes.length > 1;
-  const answers = causes.map((c) => ({ cause: c, said: answer(c, swings?.measures[c.measure], golfer.statureCm) }));
+  const answers = causes.map((c) => ({
+    cause: c,
+    said: answer(c, swings?.measures[c.measure], golfer.statureCm),
+  }));
   // Seen from behind only: normal swings from in front do not tell it.
   const untold = answers.filter((a) => a.said.says === "not told" && swings !== null);
   return (
     <section aria-labelledby="which-is-it">
-      <h2 id="which-is-it" className="text-[23px]">{several ? "Which is it? Two reps tell" : "Do you have it? Two reps tell"}</h2>
-      <p className="mt-1 text-[15px] text-ink-2">Normal swings, an iron, a ball on a tee. {swings ? `Below is what your last ${swings.count} show.` : ""}</p>
+      <h2 id="which-is-it" className="text-[23px]">
+        {several ? "Which is it? Two reps tell" : "Do you have it? Two reps tell"}
+      </h2>
+      <p className="mt-1 text-[15px] text-ink-2">
+        Normal swings, an iron, a ball on a tee.{" "}
+        {swings ? `Below is what your last ${swings.count} show.` : ""}
+      </p>
       {shown && (
         <div className="mt-4 flex gap-8">
           {(["fault", "target"] as const).map((which) => (
             <div key={which} className="min-w-0 flex-1">
-              <p className="mb-1 flex justify-between text-[14px]" style={{ width: PAIR.width }}>{golfer.hand === "right" ? <><SideMark side="trail" /><SideMark side="lead" /></> : <><SideMark side="lead" /><SideMark side="trail" /></>}</p>
+              <p className="mb-1 flex justify-between text-[14px]" style={{ width: PAIR.width }}>
+                {golfer.hand === "right" ? (
+                  <>
+                    <SideMark side="trail" />
+                    <SideMark side="lead" />
+                  </>
+                ) : (
+                  <>
+                    <SideMark side="lead" />
+                    <SideMark side="trail" />
+                  </>
+                )}
+              </p>
               <MiniStrip
-                drillId={shown.drill.id} stageId={shown.stage.id} {...(which === "fault" ? { fault: shown.fault.id } : {})} golfer={golfer} size={PAIR} gate={shown.stage.checks.find((c) => c.measure === shown.measure)?.id ?? ""} judged named
-                label={which === "fault" ? `A strip that has it: ${shown.fault.tell}` : "A strip that does not have it"}
+                drillId={shown.drill.id}
+                stageId={shown.stage.id}
+                {...(which === "fault" ? { fault: shown.fault.id } : {})}
+                golfer={golfer}
+                size={PAIR}
+                gate={shown.stage.checks.find((c) => c.measure === shown.measure)?.id ?? ""}
+                judged
+                named
+                label={
+                  which === "fault"
+                    ? `A strip that has it: ${shown.fault.tell}`
+                    : "A strip that does not have it"
+                }
               />
-              <p className="mt-2 flex items-center gap-2 font-semibold"><VerdictGlyph name={which === "fault" ? "fail" : "pass"} />Both like this</p>
-              <p className="text-[15px] text-ink-2">{which === "fault" ? `It is this. ${shown.fault.tell}` : several ? "Not this: look at the others." : "Not this: say more."}</p>
+              <p className="mt-2 flex items-center gap-2 font-semibold">
+                <VerdictGlyph name={which === "fault" ? "fail" : "pass"} />
+                Both like this
+              </p>
+              <p className="text-[15px] text-ink-2">
+                {which === "fault"
+                  ? `It is this. ${shown.fault.tell}`
+                  : several
+                    ? "Not this: look at the others."
+                    : "Not this: say more."}
+              </p>
             </div>
           ))}
         </div>
       )}
       <div className="mt-5">
         <ul className="mt-3 grid gap-3">
-          {answers.map(({ cause, said }) => <CauseRow key={cause.measure} cause={cause} said={said} units={golfer.units} />)}
+          {answers.map(({ cause, said }) => (
+            <CauseRow key={cause.measure} cause={cause} said={said} units={golfer.units} />
+          ))}
         </ul>
         <p className="mt-4 flex flex-wrap items-center gap-x-5 gap-y-2">
-          <Button look={swings ? "plain" : "main"} asChild><Link href="/read?drill=normal-swing">Read two swings</Link></Button>
-          {untold.length > 0 && <span className="text-[15px] text-ink-2">{untold.some((a) => CATALOGUE[a.cause.measure].views.includes("face-on")) ? "The last ones did not show all of it." : "From in front it is not seen: it takes a clip from behind."}</span>}
+          <Button look={swings ? "plain" : "main"} asChild>
+            <Link href="/read?drill=normal-swing">Read two swings</Link>
+          </Button>
+          {untold.length > 0 && (
+            <span className="text-[15px] text-ink-2">
+              {untold.some((a) => CATALOGUE[a.cause.measure].views.includes("face-on"))
+                ? "The last ones did not show all of it."
+                : "From in front it is not seen: it takes a clip from behind."}
+            </span>
+          )}
         </p>
       </div>
     </section>
@@ -63,10 +134,28 @@ function CauseRow({ cause, said, units }: { cause: Cause; said: Answer; units: U
     <li className="grid grid-cols-[24px_1fr] gap-x-3">
       <VerdictGlyph name={SIGN[said.says]} className="mt-0.5" />
       <span>
-        <strong>{SAID[said.says]}:</strong> {found ? findingWords(found).toLowerCase() : name.toLowerCase()}.
+        <strong>{SAID[said.says]}:</strong>{" "}
+        {found ? findingWords(found).toLowerCase() : name.toLowerCase()}.
         <span className="block text-[15px] text-ink-2">
-          {average && `${shownNumber(average.mean, unit, units)} ± ${shownNumber(2 * average.u, unit, units)} ${shownUnit(unit, units)}. `}
-          Wanted: {wanted(found?.band ?? widest(cause), cause.measure, units)}. {said.says === "not this" ? "" : <>For it: {cause.drills.map((d, i) => <span key={d.id}>{i > 0 && ", "}<Link href={`/drills/${d.id}`} className="underline underline-offset-4">{d.name}</Link></span>)}.</>}
+          {average &&
+            `${shownNumber(average.mean, unit, units)} ± ${shownNumber(2 * average.u, unit, units)} ${shownUnit(unit, units)}. `}
+          Wanted: {wanted(found?.band ?? widest(cause), cause.measure, units)}.{" "}
+          {said.says === "not this" ? (
+            ""
+          ) : (
+            <>
+              For it:{" "}
+              {cause.drills.map((d, i) => (
+                <span key={d.id}>
+                  {i > 0 && ", "}
+                  <Link href={`/drills/${d.id}`} className="underline underline-offset-4">
+                    {d.name}
+                  </Link>
+                </span>
+              ))}
+              .
+            </>
+          )}
         </span>
       </span>
     </li>
@@ -75,6 +164,9 @@ function CauseRow({ cause, said, units }: { cause: Cause; said: Answer; units: U
 
 /** The widest limits that the cause's checks set, for a golfer of 178 cm. */
 const widest = ({ checks }: Cause): [number | null, number | null] => {
-  const [lows, highs] = [checks.flatMap((c) => c.band[0] ?? []), checks.flatMap((c) => c.band[1] ?? [])];
+  const [lows, highs] = [
+    checks.flatMap((c) => c.band[0] ?? []),
+    checks.flatMap((c) => c.band[1] ?? []),
+  ];
   return [lows.length ? Math.min(...lows) : null, highs.length ? Math.max(...highs) : null];
 };

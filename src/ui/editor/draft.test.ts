@@ -5,20 +5,26 @@ import { fileOf } from "@/core/formats/drillFile";
 import { begun, changeCheck, changeStage, edit, type Draft } from "./draft";
 
 const file = fileOf(DRILLS.find((d) => d.id === "double-step")!);
-const named = (draft: Draft, name: string, place: string) => edit(draft, { type: "change", place, change: (f) => ({ ...f, name }) });
+const named = (draft: Draft, name: string, place: string) =>
+  edit(draft, { type: "change", place, change: (f) => ({ ...f, name }) });
 
 it("goes back through every change to the beginning, and forth again, in whatever order they came", () => {
-  const step = fc.record({ name: fc.string({ maxLength: 5 }), place: fc.constantFrom("name", "why", "dose") });
-  fc.assert(fc.property(fc.array(step, { maxLength: 30 }), (steps) => {
-    let draft = begun(file);
-    for (const { name, place } of steps) draft = named(draft, name, place);
-    const end = draft;
-    while (draft.before.length) draft = edit(draft, { type: "undo" });
-    expect(draft.now).toBe(file);
-    expect(edit(draft, { type: "undo" })).toBe(draft);
-    while (draft.after.length) draft = edit(draft, { type: "redo" });
-    expect(draft.now).toBe(end.now);
-  }));
+  const step = fc.record({
+    name: fc.string({ maxLength: 5 }),
+    place: fc.constantFrom("name", "why", "dose"),
+  });
+  fc.assert(
+    fc.property(fc.array(step, { maxLength: 30 }), (steps) => {
+      let draft = begun(file);
+      for (const { name, place } of steps) draft = named(draft, name, place);
+      const end = draft;
+      while (draft.before.length) draft = edit(draft, { type: "undo" });
+      expect(draft.now).toBe(file);
+      expect(edit(draft, { type: "undo" })).toBe(draft);
+      while (draft.after.length) draft = edit(draft, { type: "redo" });
+      expect(draft.now).toBe(end.now);
+    }),
+  );
 });
 
 it("takes typing on in one place as one step, until it is kept or another place is changed", () => {
@@ -45,5 +51,9 @@ it("changes one check of one stage and nothing else", () => {
   expect(changed.stages[0]!.checks[1]!.band).toEqual([1, 2]);
   expect(changed.stages[0]!.checks[0]).toBe(first);
   expect({ ...changed, stages: file.stages }).toEqual(file);
-  expect(changeStage("nothing-like-it", () => { throw new Error("no such stage"); })(file)).toEqual(file);
+  expect(
+    changeStage("nothing-like-it", () => {
+      throw new Error("no such stage");
+    })(file),
+  ).toEqual(file);
 });

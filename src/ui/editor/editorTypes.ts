@@ -24,7 +24,10 @@ export interface Older {
 
 /** What the editor can have done; see app/drillActions. */
 export interface EditorActions {
-  keep: (id: string, value: unknown) => Promise<{ ok: true; version: number } | { ok: false; problems: FileProblem[] }>;
+  keep: (
+    id: string,
+    value: unknown,
+  ) => Promise<{ ok: true; version: number } | { ok: false; problems: FileProblem[] }>;
   back: (id: string, version: number) => Promise<number>;
   judgeAgain: (id: string, version: number) => Promise<number>;
   bin: (id: string, removed: boolean) => Promise<void>;

@@ -9,14 +9,50 @@ interface Props {
   wrong: (where: string) => string | undefined;
 }
 
-const SCHOOLS = { "single focus": "one drill for the whole session", "short sets": "four to six reps, then your own swing", "home habit": "short bouts on most days", "counted sets": "a set with a miss is done again" } as const;
+const SCHOOLS = {
+  "single focus": "one drill for the whole session",
+  "short sets": "four to six reps, then your own swing",
+  "home habit": "short bouts on most days",
+  "counted sets": "a set with a miss is done again",
+} as const;
 
 /** A drill's words, places and dose. */
 export function WordsPart({ file, change, wrong }: Props) {
-  const line = (key: "name" | "why" | "feel", label: string, rows = 1) => <TextField label={label} rows={rows} value={file[key]} onChange={(v) => change(key, (f) => ({ ...f, [key]: v }))} wrong={wrong(key)} />;
-  const list = (key: "setUp" | "cautions" | "notWhen" | "asked", label: string) => <LinesField label={label} hint="A line each." value={file[key]} onChange={(v) => change(key, (f) => ({ ...f, [key]: v }))} wrong={wrong(key)} />;
-  const place = (key: keyof DrillFile["at"], label: string) => <TextField label={label} value={file.at[key]} onChange={(v) => change(`at.${key}`, (f) => ({ ...f, at: { ...f.at, [key]: v } }))} wrong={wrong(`at, ${key}`)} />;
-  const count = (key: "sets" | "reps", label: string) => <NumberField label={label} unit="" value={file.dose[key]} onChange={(v) => change(`dose.${key}`, (f) => ({ ...f, dose: { ...f.dose, [key]: v ?? 0 } }))} wrong={wrong(`dose, ${key}`) !== undefined} />;
+  const line = (key: "name" | "why" | "feel", label: string, rows = 1) => (
+    <TextField
+      label={label}
+      rows={rows}
+      value={file[key]}
+      onChange={(v) => change(key, (f) => ({ ...f, [key]: v }))}
+      wrong={wrong(key)}
+    />
+  );
+  const list = (key: "setUp" | "cautions" | "notWhen" | "asked", label: string) => (
+    <LinesField
+      label={label}
+      hint="A line each."
+      value={file[key]}
+      onChange={(v) => change(key, (f) => ({ ...f, [key]: v }))}
+      wrong={wrong(key)}
+    />
+  );
+  const place = (key: keyof DrillFile["at"], label: string) => (
+    <TextField
+      label={label}
+      value={file.at[key]}
+      onChange={(v) => change(`at.${key}`, (f) => ({ ...f, at: { ...f.at, [key]: v } }))}
+      wrong={wrong(`at, ${key}`)}
+    />
+  );
+  const count = (key: "sets" | "reps", label: string) => (
+    <NumberField
+      label={label}
+      unit=""
+      value={file.dose[key]}
+      onChange={(v) => change(`dose.${key}`, (f) => ({ ...f, dose: { ...f.dose, [key]: v ?? 0 } }))}
+      wrong={wrong(`dose, ${key}`) !== undefined}
+    />
+  );
   return (
     <div className="grid gap-x-12 gap-y-5 md:grid-cols-2">
       <div className="grid content-start gap-5">
@@ -35,15 +71,41 @@ export function WordsPart({ file, change, wrong }: Props) {
           <div className="flex flex-wrap items-end gap-4">
             {count("sets", "Sets")}
             {count("reps", "Reps a set")}
-            <NumberField label="Minutes" unit="" value={file.minutes} onChange={(v) => change("minutes", (f) => ({ ...f, minutes: v ?? 0 }))} wrong={wrong("minutes") !== undefined} />
+            <NumberField
+              label="Minutes"
+              unit=""
+              value={file.minutes}
+              onChange={(v) => change("minutes", (f) => ({ ...f, minutes: v ?? 0 }))}
+              wrong={wrong("minutes") !== undefined}
+            />
           </div>
           <label className="grid gap-1 text-[15px] text-ink-2">
             School
-            <select value={file.dose.school} onChange={(e) => change("dose.school", (f) => ({ ...f, dose: { ...f.dose, school: e.target.value as DrillFile["dose"]["school"] } }))} className="min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-2 text-[17px] text-ink">
-              {Object.entries(SCHOOLS).map(([v, says]) => <option key={v} value={v}>{v}: {says}</option>)}
+            <select
+              value={file.dose.school}
+              onChange={(e) =>
+                change("dose.school", (f) => ({
+                  ...f,
+                  dose: { ...f.dose, school: e.target.value as DrillFile["dose"]["school"] },
+                }))
+              }
+              className="min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-2 text-[17px] text-ink"
+            >
+              {Object.entries(SCHOOLS).map(([v, says]) => (
+                <option key={v} value={v}>
+                  {v}: {says}
+                </option>
+              ))}
             </select>
           </label>
-          {(["dose, sets", "dose, reps", "minutes"] as const).map((w) => wrong(w) && <p key={w} className="text-[15px] text-fail">{w.replace("dose, ", "")}: {wrong(w)}</p>)}
+          {(["dose, sets", "dose, reps", "minutes"] as const).map(
+            (w) =>
+              wrong(w) && (
+                <p key={w} className="text-[15px] text-fail">
+                  {w.replace("dose, ", "")}: {wrong(w)}
+                </p>
+              ),
+          )}
         </div>
         {list("asked", "Asked after the bout")}
         {list("notWhen", "Not for you when")}

@@ -7,7 +7,15 @@ import type { Reach } from "@/core/film/plan";
 import type { LoopEvent, Sound } from "@/core/live/loop";
 import type { View } from "@/core/measures/catalogue";
 import { isAnswered, type Feedback } from "@/core/practice/feedback";
-import type { Again, CameraWorker, FilmFor, LiveAnswer, LiveWorker, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
+import type {
+  Again,
+  CameraWorker,
+  FilmFor,
+  LiveAnswer,
+  LiveWorker,
+  LoopShown,
+  ReadAgain,
+} from "@/vision/worker/liveProtocol";
 import type { Came } from "@/vision/worker/networkFiles";
 import { aimWords, toPutRight } from "./aimWords";
 import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
@@ -29,7 +37,10 @@ export interface FilmRequest {
   hand: "left" | "right";
   reps: number;
   keepFilm: boolean;
-  /** What the microphone is for: the drill asks for a sound, a strike can be told better, or nothing. */
+  /**
+   * What the microphone is for: the drill asks for a sound, a strike can be told better, or
+   * nothing.
+   */
   hearing: "asked" | "helps" | null;
   /** When answers are said, as far as the golfer does not choose otherwise. */
   feedback: Feedback;
@@ -71,7 +82,10 @@ export interface FilmingState {
   dims: boolean;
   /** How often a second it looks, when that is too seldom to find every rep. */
   looksPerS: number | null;
-  /** Films that are read once more after the bout; and what was told at first of the reps of which that tells otherwise. */
+  /**
+   * Films that are read once more after the bout; and what was told at first of the reps of which
+   * that tells otherwise.
+   */
   again: LookingAgain | null;
   atFirst: ReadonlyMap<string, Told>;
   /** Reps that have not reached the computer; and why not. */
@@ -80,20 +94,52 @@ export interface FilmingState {
 }
 
 /** All reps of the bout that count, in order. */
-export const countedReps = ({ before, loop }: Pick<FilmingState, "before" | "loop">): CountedRep[] => [...before, ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict }))];
+export const countedReps = ({
+  before,
+  loop,
+}: Pick<FilmingState, "before" | "loop">): CountedRep[] => [
+  ...before,
+  ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict })),
+];
 
-const AT_FIRST: FilmingState = { step: "ready", loading: "", came: null, trouble: null, loop: null, size: null, feedback: "each", hears: false, deaf: false, change: null, shown: null, before: [], dims: false, looksPerS: null, again: null, atFirst: new Map(), waiting: 0, sending: null };
+const AT_FIRST: FilmingState = {
+  step: "ready",
+  loading: "",
+  came: null,
+  trouble: null,
+  loop: null,
+  size: null,
+  feedback: "each",
+  hears: false,
+  deaf: false,
+  change: null,
+  shown: null,
+  before: [],
+  dims: false,
+  looksPerS: null,
+  again: null,
+  atFirst: new Map(),
+  waiting: 0,
+  sending: null,
+};
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
 
-/** Filming as it goes on, apart from its view: the camera, the workers, the bout, and its outbox. */
+/**
+ * Filming as it goes on, apart from its view: the camera, the workers, the bout, and its outbox.
+ */
 export class Filming {
   private now: FilmingState = AT_FIRST;
   private readonly listeners = new Set<() => void>();
   private readonly outbox = new Outbox();
   private live: { worker: Worker; remote: Remote<LiveWorker> } | null = null;
-  private camera: { worker: Worker; remote: Remote<CameraWorker>; running: RunningCamera; records: boolean } | null = null;
+  private camera: {
+    worker: Worker;
+    remote: Remote<CameraWorker>;
+    running: RunningCamera;
+    records: boolean;
+  } | null = null;
   private readonly keeper = new Keeper(this.outbox);
   private again: ReturnType<typeof setTimeout> | null = null;
   private lock: WakeLockSentinel | null = null;
@@ -113,7 +159,11 @@ export class Filming {
   private quiet = false;
 
   /** @param bout goes on after a reload */
-  constructor(private readonly request: FilmRequest, private readonly voice: Voice, bout: string) {
+  constructor(
+    private readonly request: FilmRequest,
+    private readonly voice: Voice,
+    bout: string,
+  ) {
     this.bout = bout;
     this.now = { ...AT_FIRST, feedback: request.feedback, hears: request.hearing === "asked" };
   }
@@ -134,46 +184,88 @@ export class Filming {
     const before = await this.outbox.ofBout(this.bout);
     this.set({ before: before.flatMap(counting).map(({ id, told }) => ({ id, told })) });
     void this.send();
-    void this.worker().remote.warm(undefined, proxy((came: Came) => this.set({ came }))).catch(() => {});
+    void this.worker()
+      .remote.warm(
+        undefined,
+        proxy((came: Came) => this.set({ came })),
+      )
+      .catch(() => {});
   }
 
   private worker(): { worker: Worker; remote: Remote<LiveWorker> } {
     if (!this.live) {
-      const worker = new Worker(new URL("../../vision/worker/live.worker.ts", import.meta.url), { type: "module" });
+      const worker = new Worker(new URL("../../vision/worker/live.worker.ts", import.meta.url), {
+        type: "module",
+      });
       this.live = { worker, remote: wrap<LiveWorker>(worker) };
     }
     return this.live;
   }
 
-  /** Opens the camera and begins; called from the golfer's press. @param shown a stand-in's canvas */
-  async start(choice: CameraChoice, shown: { video: HTMLVideoElement | null; canvas: HTMLCanvasElement | null }): Promise<void> {
+  /**
+   * Opens the camera and begins; called from the golfer's press. @param shown a stand-in's canvas
+   */
+  async start(
+    choice: CameraChoice,
+    shown: { video: HTMLVideoElement | null; canvas: HTMLCanvasElement | null },
+  ): Promise<void> {
     this.set({ step: "loading", loading: "The camera starts", trouble: null });
     // Reps on their way are not the browser's to throw away.
     void navigator.storage?.persist?.();
-    void navigator.locks.request(OUTBOX.filming, () => new Promise<void>((ended) => (this.ended = ended)));
+    void navigator.locks.request(
+      OUTBOX.filming,
+      () => new Promise<void>((ended) => (this.ended = ended)),
+    );
     try {
       this.choice = choice;
-      const [endRoll] = await Promise.all([choice === "stand-in" ? () => {} : watchRoll((deg) => void this.live?.remote.rolled(deg)), this.voice.wake()]);
+      const [endRoll] = await Promise.all([
+        choice === "stand-in" ? () => {} : watchRoll((deg) => void this.live?.remote.rolled(deg)),
+        this.voice.wake(),
+      ]);
       this.endRoll = endRoll;
       const { remote } = this.worker();
       // A film begins when all is ready for it.
       if (choice === "stand-in") await remote.warm(bench().bench);
-      const running = await openCamera(choice, this.now.hears, bench().films ?? this.request.films, bench().again ?? ONCE, shown.canvas);
+      const running = await openCamera(
+        choice,
+        this.now.hears,
+        bench().films ?? this.request.films,
+        bench().again ?? ONCE,
+        shown.canvas,
+      );
       if (shown.video && running.stream) {
         shown.video.srcObject = running.stream;
         await shown.video.play().catch(() => {});
       }
       this.set({ loading: "The network loads" });
       await remote.warm();
-      const worker = new Worker(new URL("../../vision/worker/camera.worker.ts", import.meta.url), { type: "module" });
+      const worker = new Worker(new URL("../../vision/worker/camera.worker.ts", import.meta.url), {
+        type: "module",
+      });
       const cameraRemote = wrap<CameraWorker>(worker);
-      const camera: NonNullable<typeof this.camera> = (this.camera = { worker, remote: cameraRemote, running, records: false });
+      const camera: NonNullable<typeof this.camera> = (this.camera = {
+        worker,
+        remote: cameraRemote,
+        running,
+        records: false,
+      });
       const { port1, port2 } = new MessageChannel();
       // One that was stopped still has a moment.
       const own = () => this.live?.remote === remote;
       const { drill, stage, statureCm, hand, reps, reach } = this.request;
       await remote.start(
-        { drill: drill.own ?? drill.id, stage, statureCm, hand, reach, reps, already: this.now.before.length, bench: bench().bench }, running.size, transfer(port1, [port1]),
+        {
+          drill: drill.own ?? drill.id,
+          stage,
+          statureCm,
+          hand,
+          reach,
+          reps,
+          already: this.now.before.length,
+          bench: bench().bench,
+        },
+        running.size,
+        transfer(port1, [port1]),
         proxy({
           state: (loop) => own() && this.loopIs(loop),
           sound: (sound) => own() && this.sound(sound),
@@ -183,9 +275,16 @@ export class Filming {
         }),
       );
       const { frames } = running;
-      ({ records: camera.records } = await cameraRemote.start(transfer(frames, [frames as Transferable]), running.size, transfer(port2, [port2]), proxy((why: string) => this.lost(why))));
+      ({ records: camera.records } = await cameraRemote.start(
+        transfer(frames, [frames as Transferable]),
+        running.size,
+        transfer(port2, [port2]),
+        proxy((why: string) => this.lost(why)),
+      ));
       if (running.sound) await remote.hear(transfer(running.sound, [running.sound]));
-      running.interrupted?.((on) => this.tell({ type: "obstacle", obstacle: on ? "camera lost" : null }));
+      running.interrupted?.((on) =>
+        this.tell({ type: "obstacle", obstacle: on ? "camera lost" : null }),
+      );
       bench().calls = () => remote.calls();
       bench().pictures = () => cameraRemote.pictures();
       this.set({ step: "running", size: running.size, deaf: this.now.hears && !running.sound });
@@ -193,7 +292,13 @@ export class Filming {
     } catch (error) {
       this.stop();
       const known = error instanceof CameraError ? error : null;
-      this.set({ step: "ready", trouble: { message: known?.message ?? "Filming did not start.", action: known?.action ?? "Load the page again. Nothing is lost." } });
+      this.set({
+        step: "ready",
+        trouble: {
+          message: known?.message ?? "Filming did not start.",
+          action: known?.action ?? "Load the page again. Nothing is lost.",
+        },
+      });
     }
   }
 
@@ -206,7 +311,9 @@ export class Filming {
     if (was?.state !== loop.state) this.lookAgain();
   }
 
-  /** Compares the set-up with the last good one as soon as it is found to be good, and remembers it. */
+  /**
+   * Compares the set-up with the last good one as soon as it is found to be good, and remembers it.
+   */
   private setUp(was: LoopShown | null, loop: LoopShown): Partial<FilmingState> {
     const stood = loop.aim?.told?.stood;
     if (!loop.aimed || was?.aimed || !stood) return {};
@@ -220,7 +327,11 @@ export class Filming {
   private sayAim(was: LoopShown | null, loop: LoopShown): void {
     const wrong = toPutRight(loop);
     if (!wrong) return;
-    if (was?.aim?.wrong?.fault === wrong.fault && performance.now() - this.spokenAt < SPOKEN_AGAIN_MS) return;
+    if (
+      was?.aim?.wrong?.fault === wrong.fault &&
+      performance.now() - this.spokenAt < SPOKEN_AGAIN_MS
+    )
+      return;
     this.spokenAt = performance.now();
     this.voice.say(aimWords(wrong, this.request.view, this.request.hand).word);
   }
@@ -228,22 +339,49 @@ export class Filming {
   private lost(why: string): void {
     if (this.now.step !== "running" || this.now.loop?.state === "done") return;
     this.tell({ type: "obstacle", obstacle: "camera lost" });
-    this.set({ trouble: why === "ended" && this.camera?.running.stream === null ? { message: "The film that stands in for a camera is over.", action: "What was judged is kept." } : GONE });
+    this.set({
+      trouble:
+        why === "ended" && this.camera?.running.stream === null
+          ? {
+              message: "The film that stands in for a camera is over.",
+              action: "What was judged is kept.",
+            }
+          : GONE,
+    });
   }
 
   private async answered(answer: LiveAnswer): Promise<void> {
     const verdict = answer.rep.verdict!;
     const told = toldOf(verdict);
-    this.quiet = !isAnswered(this.now.feedback, [...countedReps(this.now).map((r) => r.told), told]);
+    this.quiet = !isAnswered(this.now.feedback, [
+      ...countedReps(this.now).map((r) => r.told),
+      told,
+    ]);
     this.set({ shown: this.quiet ? null : { id: answer.id, rep: answer.rep } });
-    if (!this.quiet && verdict.result === "fail" && verdict.cue) setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
+    if (!this.quiet && verdict.result === "fail" && verdict.cue)
+      setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
     // For whoever measures.
-    performance.mark("kingfisher:answer", { detail: { id: answer.id, about: answer.about, result: verdict.result, cue: verdict.cue?.id ?? null, delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding } });
+    performance.mark("kingfisher:answer", {
+      detail: {
+        id: answer.id,
+        about: answer.about,
+        result: verdict.result,
+        cue: verdict.cue?.id ?? null,
+        delayMs: answer.deciding === null ? null : answer.answeredAt - answer.deciding,
+      },
+    });
     const { drill, stage, keepFilm } = this.request;
     const recording = this.camera?.records ? this.camera.remote : null;
     const { remote } = this.worker();
     const made = await this.keeper.answered(answer, told, {
-      golfer: this.filmedFor(), boutId: this.bout, drill: drill.id, drillVersion: drill.version, stage, keepFilm, clip: recording && ((from, to) => recording.clip(from, to)), onFilmClock: (track, earlierMs) => remote.onFilmClock(track, earlierMs),
+      golfer: this.filmedFor(),
+      boutId: this.bout,
+      drill: drill.id,
+      drillVersion: drill.version,
+      stage,
+      keepFilm,
+      clip: recording && ((from, to) => recording.clip(from, to)),
+      onFilmClock: (track, earlierMs) => remote.onFilmClock(track, earlierMs),
     });
     if (!made) return;
     const { id, film, reps, room } = made;
@@ -256,9 +394,15 @@ export class Filming {
   }
 
   /** A closer look at a film told more of its reps. */
-  private async toldAgain(id: string, { track, trackSha256 }: ReadAgain, otherwise: OtherAnswer[]): Promise<void> {
+  private async toldAgain(
+    id: string,
+    { track, trackSha256 }: ReadAgain,
+    otherwise: OtherAnswer[],
+  ): Promise<void> {
     for (const other of otherwise) {
-      performance.mark("kingfisher:again", { detail: { id: other.id, result: other.told.result, cue: other.told.cue?.id ?? null } });
+      performance.mark("kingfisher:again", {
+        detail: { id: other.id, result: other.told.result, cue: other.told.cue?.id ?? null },
+      });
       const answer = this.now.loop?.answers.find((a) => a.id === other.id);
       if (!answer) continue;
       this.set({ atFirst: new Map([...this.now.atFirst, [other.id, answer.verdict]]) });
@@ -293,7 +437,12 @@ export class Filming {
       await this.outbox.send((rep) => !this.keeper.isMaking(rep.id), this.filmedFor());
       this.set({ sending: null });
     } catch (error) {
-      this.set({ sending: error instanceof NotKeptError ? error.message : "The computer does not answer. Your reps wait here." });
+      this.set({
+        sending:
+          error instanceof NotKeptError
+            ? error.message
+            : "The computer does not answer. Your reps wait here.",
+      });
       this.again = setTimeout(() => void this.send(), AGAIN_MS);
     }
     this.set({ waiting: await this.outbox.waiting() });
@@ -361,7 +510,15 @@ export class Filming {
     this.camera = null;
     this.live = null;
     if (this.again) clearTimeout(this.again);
-    this.set({ step: "ready", loop: null, size: null, change: null, looksPerS: null, shown: null, before: countedReps(this.now) });
+    this.set({
+      step: "ready",
+      loop: null,
+      size: null,
+      change: null,
+      looksPerS: null,
+      shown: null,
+      before: countedReps(this.now),
+    });
     void this.send();
   }
 }
@@ -379,12 +536,22 @@ interface Bench extends Pick<FilmFor, "bench"> {
 }
 
 const ONCE: Again = { times: 1, restS: 0 };
-const GONE = { message: "The camera is gone.", action: "What was judged is kept, and the count goes on when it films again." };
-const NO_ROOM = { message: "This device’s storage is full.", action: "Reps go to the computer at once now. Leave this page open until it says that all are kept, and free some space." };
+const GONE = {
+  message: "The camera is gone.",
+  action: "What was judged is kept, and the count goes on when it films again.",
+};
+const NO_ROOM = {
+  message: "This device’s storage is full.",
+  action:
+    "Reps go to the computer at once now. Leave this page open until it says that all are kept, and free some space.",
+};
 
 const ANSWERS: ReadonlySet<Sound> = new Set(["pass", "fail", "not judged"]);
 
-/** Reps are sent while nobody swings: what the computer does with one, and the film's way there, take their time from the network's. */
+/**
+ * Reps are sent while nobody swings: what the computer does with one, and the film's way there,
+ * take their time from the network's.
+ */
 const RESTS: ReadonlySet<LoopShown["state"]> = new Set(["looking", "paused", "blocked", "done"]);
 const CUTTING_MS = 3000;
 /** What is to be put right is spoken again after this, ms. */

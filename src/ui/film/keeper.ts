@@ -3,7 +3,10 @@ import type { CameraWorker, LiveAnswer, LiveTrack, TrackFile } from "@/vision/wo
 import type { KeptRep, Outbox, Outgoing } from "./outbox";
 
 /** What answered reps are kept for. */
-export interface KeptFor extends Pick<Outgoing, "golfer" | "boutId" | "drill" | "drillVersion" | "stage" | "keepFilm"> {
+export interface KeptFor extends Pick<
+  Outgoing,
+  "golfer" | "boutId" | "drill" | "drillVersion" | "stage" | "keepFilm"
+> {
   /** Cuts their film out of what is recorded; null where nothing is. */
   clip: CameraWorker["clip"] | null;
   onFilmClock: (track: Uint8Array, earlierMs: number) => Promise<TrackFile>;
@@ -25,7 +28,11 @@ const WHOLE_WITHIN_MS = 5000;
 /** A worker that has ended never answers, ms. */
 const ANSWERS_WITHIN_MS = 20_000;
 
-const inTime = <T>(work: Promise<T>): Promise<T | null> => Promise.race([work, new Promise<null>((resolve) => setTimeout(() => resolve(null), ANSWERS_WITHIN_MS))]);
+const inTime = <T>(work: Promise<T>): Promise<T | null> =>
+  Promise.race([
+    work,
+    new Promise<null>((resolve) => setTimeout(() => resolve(null), ANSWERS_WITHIN_MS)),
+  ]);
 
 interface Open {
   reps: KeptRep[];
@@ -34,11 +41,16 @@ interface Open {
   timeout: ReturnType<typeof setTimeout>;
 }
 
-const bytesOf = ({ track, trackSha256 }: TrackFile, from: number): Outgoing["track"] => ({ bytes: new Uint8Array(track), sha256: trackSha256, from });
+const bytesOf = ({ track, trackSha256 }: TrackFile, from: number): Outgoing["track"] => ({
+  bytes: new Uint8Array(track),
+  sha256: trackSha256,
+  from,
+});
 
 /**
- * Puts answered reps into the outbox: at once with what they were judged from, then with the whole of what was seen, then with
- * their film, on whose clock the track is. Reps that hang together are kept as one.
+ * Puts answered reps into the outbox: at once with what they were judged from, then with the whole
+ * of what was seen, then with their film, on whose clock the track is. Reps that hang together are
+ * kept as one.
  */
 export class Keeper {
   private readonly open = new Map<string, Open>();
@@ -56,8 +68,14 @@ export class Keeper {
     return this.making.has(id);
   }
 
-  /** @returns what was made of it, to the first answer of what is kept together; null to later ones */
-  async answered(answer: LiveAnswer, told: Told, { clip, onFilmClock, ...kept }: KeptFor): Promise<Made | null> {
+  /**
+   * @returns what was made of it, to the first answer of what is kept together; null to later ones
+   */
+  async answered(
+    answer: LiveAnswer,
+    told: Told,
+    { clip, onFilmClock, ...kept }: KeptFor,
+  ): Promise<Made | null> {
     const id = answer.keptIn;
     const rep: KeptRep = { id: answer.id, about: answer.about, told, withdrawn: false };
     const track = bytesOf(answer, answer.trackFrom);
@@ -71,10 +89,26 @@ export class Keeper {
       return null;
     }
     const reps = [rep];
-    const whole = new Promise<LiveTrack | null>((resolve) => this.open.set(id, { reps, to: answer.film.to, whole: resolve, timeout: this.timeout(answer, resolve) }));
+    const whole = new Promise<LiveTrack | null>((resolve) =>
+      this.open.set(id, {
+        reps,
+        to: answer.film.to,
+        whole: resolve,
+        timeout: this.timeout(answer, resolve),
+      }),
+    );
     this.making.add(id);
     try {
-      const first = await this.outbox.put({ ...kept, id, at: new Date().toISOString(), reps: [rep], track, film: null, filming: true, sentAt: null });
+      const first = await this.outbox.put({
+        ...kept,
+        id,
+        at: new Date().toISOString(),
+        reps: [rep],
+        track,
+        film: null,
+        filming: true,
+        sentAt: null,
+      });
       const seen = await whole;
       const { to } = this.open.get(id)!;
       this.open.delete(id);
@@ -84,8 +118,17 @@ export class Keeper {
       // A film that nothing is drawn right on is none.
       const film = onFilm ? cut : null;
       const shifted = film && onFilm ? bytesOf(onFilm, film.fromMs) : bytesOf(now, now.trackFrom);
-      const last = await this.outbox.change(id, { film: kept.keepFilm ? film : null, filming: false, track: shifted });
-      return { id, film: film?.file ?? null, room: first && last, reps: reps.map((r) => ({ id: r.id, told: r.told, about: r.about - shifted.from })) };
+      const last = await this.outbox.change(id, {
+        film: kept.keepFilm ? film : null,
+        filming: false,
+        track: shifted,
+      });
+      return {
+        id,
+        film: film?.file ?? null,
+        room: first && last,
+        reps: reps.map((r) => ({ id: r.id, told: r.told, about: r.about - shifted.from })),
+      };
     } finally {
       this.making.delete(id);
     }
@@ -102,7 +145,10 @@ export class Keeper {
   }
 
   /** When the golfer walks off at once, the whole never comes. */
-  private timeout({ film, answeredAt }: LiveAnswer, whole: (seen: null) => void): ReturnType<typeof setTimeout> {
+  private timeout(
+    { film, answeredAt }: LiveAnswer,
+    whole: (seen: null) => void,
+  ): ReturnType<typeof setTimeout> {
     return setTimeout(() => whole(null), Math.max(0, film.to - answeredAt) + WHOLE_WITHIN_MS);
   }
 }

@@ -1,5 +1,9 @@
 /** Nothing of what a strike sounds like may be smoothed away. */
-export const AS_IT_IS: MediaTrackConstraints = { echoCancellation: false, noiseSuppression: false, autoGainControl: false };
+export const AS_IT_IS: MediaTrackConstraints = {
+  echoCancellation: false,
+  noiseSuppression: false,
+  autoGainControl: false,
+};
 
 /** A microphone's sound, block by block, and what ends it. */
 export interface Hearing {
@@ -9,7 +13,8 @@ export interface Hearing {
 }
 
 /**
- * Hands on what a stream's microphone hears; it goes to a worker, that the page has nothing to do with it.
+ * Hands on what a stream's microphone hears; it goes to a worker, that the page has nothing to do
+ * with it.
  *
  * @returns null where the stream has no sound or the browser can't
  */

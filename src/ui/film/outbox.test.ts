@@ -5,7 +5,10 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { NotKeptError } from "@/ui/read/keep";
 import { Outbox, type Outgoing } from "./outbox";
 
-/** How a request ends: answered; refused, with nothing done; done, but its answer is lost on the way. */
+/**
+ * How a request ends: answered; refused, with nothing done; done, but its answer is lost on the
+ * way.
+ */
 type Ending = "answered" | "refused" | "answer lost";
 
 /** A computer as the phone sees it: reps of a clip in a bout replace those that were there. */
@@ -18,23 +21,36 @@ class Computer {
   readonly came: number[] = [];
   endings: Ending[] = [];
 
-  fetch = async (url: string, { method, body }: { method: string; body?: string | Blob }): Promise<Response> => {
+  fetch = async (
+    url: string,
+    { method, body }: { method: string; body?: string | Blob },
+  ): Promise<Response> => {
     const ending = this.endings.shift() ?? "answered";
-    if (ending === "refused") return Response.json({ message: "The disk is full. Free some space." }, { status: 507 });
+    if (ending === "refused")
+      return Response.json({ message: "The disk is full. Free some space." }, { status: 507 });
     const { pathname, searchParams } = new URL(url, "http://computer");
     if (method === "PUT") this.blobs.add(pathname.split("/").at(-1)!);
-    if (method === "DELETE") this.reps.delete(`${searchParams.get("bout")} ${searchParams.get("clip")}`);
+    if (method === "DELETE")
+      this.reps.delete(`${searchParams.get("bout")} ${searchParams.get("clip")}`);
     if (method === "POST") {
-      const { golfer, clip, trackSha256, live } = JSON.parse(body as string) as { golfer: object; clip: { sha256: string }; trackSha256: string; live: { boutId: string; told: { about: number }[] } };
+      const { golfer, clip, trackSha256, live } = JSON.parse(body as string) as {
+        golfer: object;
+        clip: { sha256: string };
+        trackSha256: string;
+        live: { boutId: string; told: { about: number }[] };
+      };
       this.golfers.push(golfer);
-      if (!this.blobs.has(trackSha256)) return Response.json({ message: "The track has not arrived." }, { status: 409 });
+      if (!this.blobs.has(trackSha256))
+        return Response.json({ message: "The track has not arrived." }, { status: 409 });
       const key = `${live.boutId} ${clip.sha256}`;
       const told = live.told.map((t) => t.about);
       if (!this.reps.has(key)) this.came.push(...told);
       this.reps.set(key, told);
     }
     if (ending === "answer lost") throw new TypeError("Failed to fetch");
-    return method === "POST" ? Response.json({ ids: [], problems: [], reps: [] }, { status: 201 }) : new Response(null, { status: method === "PUT" ? 201 : 204 });
+    return method === "POST"
+      ? Response.json({ ids: [], problems: [], reps: [] }, { status: 201 })
+      : new Response(null, { status: method === "PUT" ? 201 : 204 });
   };
 
   has = (): number[] => [...this.reps.values()].flat().sort((a, b) => a - b);
@@ -47,17 +63,42 @@ const start = Date.now() - 30 * MINUTE;
 
 const WREN = { id: "wren", hand: "right", statureCm: 170 } as const;
 const row = (about: number, over: Partial<Outgoing> = {}): Outgoing => ({
-  id: `row ${about}`, golfer: WREN, boutId: "bout", drill: "double-step", stage: "full", at: new Date(start + about).toISOString(), reps: [{ id: `rep ${about}`, about, told: { result: "pass", cue: null, reason: null }, withdrawn: false }],
-  track: { ...bytesOf(`track ${about}`), from: 0 }, film: null, filming: true, keepFilm: true, sentAt: null, ...over,
+  id: `row ${about}`,
+  golfer: WREN,
+  boutId: "bout",
+  drill: "double-step",
+  stage: "full",
+  at: new Date(start + about).toISOString(),
+  reps: [
+    {
+      id: `rep ${about}`,
+      about,
+      told: { result: "pass", cue: null, reason: null },
+      withdrawn: false,
+    },
+  ],
+  track: { ...bytesOf(`track ${about}`), from: 0 },
+  film: null,
+  filming: true,
+  keepFilm: true,
+  sentAt: null,
+  ...over,
 });
-const film = (about: number) => ({ film: { file: new Blob([`film ${about}`]), sha256: sha(`film ${about}`) }, filming: false });
+const film = (about: number) => ({
+  film: { file: new Blob([`film ${about}`]), sha256: sha(`film ${about}`) },
+  filming: false,
+});
 
 let computer: Computer;
 beforeEach(() => {
   computer = new Computer();
   vi.stubGlobal("fetch", computer.fetch);
   let last: Promise<unknown> = Promise.resolve();
-  vi.stubGlobal("navigator", { locks: { request: (_: string, work: () => Promise<void>) => (last = last.catch(() => {}).then(work)) } });
+  vi.stubGlobal("navigator", {
+    locks: {
+      request: (_: string, work: () => Promise<void>) => (last = last.catch(() => {}).then(work)),
+    },
+  });
 });
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -70,8 +111,24 @@ describe("reps on their way home", () => {
     const step = fc.oneof(
       { weight: 4, arbitrary: fc.record({ do: fc.constant("film" as const), rep: which }) },
       { weight: 4, arbitrary: fc.record({ do: fc.constant("put" as const), rep: which }) },
-      { weight: 1, arbitrary: fc.record({ do: fc.constantFrom("append" as const, "withdraw" as const, "readAgain" as const), rep: which }) },
-      { weight: 3, arbitrary: fc.record({ do: fc.constant("send" as const), endings: fc.array(fc.constantFrom<Ending>("answered", "answered", "refused", "answer lost"), { maxLength: 6 }), rep: which }) },
+      {
+        weight: 1,
+        arbitrary: fc.record({
+          do: fc.constantFrom("append" as const, "withdraw" as const, "readAgain" as const),
+          rep: which,
+        }),
+      },
+      {
+        weight: 3,
+        arbitrary: fc.record({
+          do: fc.constant("send" as const),
+          endings: fc.array(
+            fc.constantFrom<Ending>("answered", "answered", "refused", "answer lost"),
+            { maxLength: 6 },
+          ),
+          rep: which,
+        }),
+      },
       { weight: 1, arbitrary: fc.record({ do: fc.constant("reload" as const), rep: which }) },
     );
     await fc.assert(
@@ -92,17 +149,26 @@ describe("reps on their way home", () => {
           if (s.do === "film") await box.change(`row ${about}`, film(about));
           if (s.do === "append" && counts.has(about) && !counts.has(about + 500)) {
             counts.set(about + 500, true);
-            await box.append(`row ${about}`, { ...row(about + 500).reps[0]! }, { ...bytesOf(`track ${about} and on`), from: 0 });
+            await box.append(
+              `row ${about}`,
+              { ...row(about + 500).reps[0]! },
+              { ...bytesOf(`track ${about} and on`), from: 0 },
+            );
             await box.change(`row ${about}`, { sentAt: null });
           }
           if (s.do === "withdraw") {
             await box.withdraw(`rep ${about}`);
             if (counts.has(about)) counts.set(about, false);
           }
-          if (s.do === "readAgain") await box.readAgain(`row ${about}`, bytesOf(`track ${about}, look ${made++}`));
+          if (s.do === "readAgain")
+            await box.readAgain(`row ${about}`, bytesOf(`track ${about}, look ${made++}`));
           if (s.do === "send") {
             computer.endings = [...s.endings];
-            await box.send(() => false).catch((e: unknown) => expect(e instanceof NotKeptError || e instanceof TypeError).toBe(true));
+            await box
+              .send(() => false)
+              .catch((e: unknown) =>
+                expect(e instanceof NotKeptError || e instanceof TypeError).toBe(true),
+              );
           }
           if (s.do === "reload") box = new Outbox(name);
           // The computer never has what is not there, nor anything twice.
@@ -112,7 +178,12 @@ describe("reps on their way home", () => {
         computer.endings = [];
         box = new Outbox(name);
         for (let i = 0; i < 2; i++) await box.send(() => true);
-        expect(computer.has()).toEqual([...counts].filter(([, counting]) => counting).map(([about]) => about).sort((a, b) => a - b));
+        expect(computer.has()).toEqual(
+          [...counts]
+            .filter(([, counting]) => counting)
+            .map(([about]) => about)
+            .sort((a, b) => a - b),
+        );
         expect(await box.waiting()).toBe(0);
       }),
       { numRuns: 120, seed: 21 },
@@ -132,9 +203,15 @@ describe("reps on their way home", () => {
     expect(await box.waiting()).toBe(2);
     await box.send(() => false);
     expect([computer.came, await box.waiting()]).toEqual([[1000, 2000, 3000], 0]);
-    expect([1000, 2000, 3000].every((about) => computer.blobs.has(sha(`film ${about}`)))).toBe(true);
+    expect([1000, 2000, 3000].every((about) => computer.blobs.has(sha(`film ${about}`)))).toBe(
+      true,
+    );
     // A later page counts on from what was sent, and from nothing else.
-    expect((await box.ofBout("bout")).map((o) => [o.id, o.film])).toEqual([["row 1000", null], ["row 2000", null], ["row 3000", null]]);
+    expect((await box.ofBout("bout")).map((o) => [o.id, o.film])).toEqual([
+      ["row 1000", null],
+      ["row 2000", null],
+      ["row 3000", null],
+    ]);
     expect(await box.ofBout("another")).toEqual([]);
   });
 
@@ -171,7 +248,11 @@ describe("reps on their way home", () => {
     await box.send(() => false);
     expect([computer.has(), computer.golfers, await box.waiting()]).toEqual([[2000], [WREN], 1]);
     await box.send(() => false, { ...WREN, id: "sorrel" });
-    expect([computer.has(), computer.golfers.at(-1), await box.waiting()]).toEqual([[1000, 2000], { ...WREN, id: "sorrel" }, 0]);
+    expect([computer.has(), computer.golfers.at(-1), await box.waiting()]).toEqual([
+      [1000, 2000],
+      { ...WREN, id: "sorrel" },
+      0,
+    ]);
   });
 
   it("are forgotten a day after they were sent, and never before", async () => {

@@ -13,8 +13,8 @@ export interface KeptRep {
 }
 
 /**
- * A rep on its way home, or reps that hang together: kept in the browser's own storage from the first answer on until the
- * computer has them.
+ * A rep on its way home, or reps that hang together: kept in the browser's own storage from the
+ * first answer on until the computer has them.
  */
 export interface Outgoing {
   id: string;
@@ -42,7 +42,8 @@ export interface Outgoing {
 }
 
 /** Reps of it that count. */
-export const counting = ({ reps }: Pick<Outgoing, "reps">): KeptRep[] => reps.filter((r) => !r.withdrawn);
+export const counting = ({ reps }: Pick<Outgoing, "reps">): KeptRep[] =>
+  reps.filter((r) => !r.withdrawn);
 
 interface SentClip {
   sha256: string;
@@ -54,12 +55,15 @@ interface Schema extends DBSchema {
   reps: { key: string; value: Outgoing; indexes: { bout: string } };
 }
 
-/** What was sent is forgotten after this, ms: until then a page that is loaded again counts on from it. */
+/**
+ * What was sent is forgotten after this, ms: until then a page that is loaded again counts on from
+ * it.
+ */
 const FORGOTTEN_MS = 24 * 3600_000;
 
 /**
- * The outbox: reps go in at their answer, and out to the computer in order, each once, whenever it answers. What finds no room
- * in the browser's storage stays in the page's memory until it is sent.
+ * The outbox: reps go in at their answer, and out to the computer in order, each once, whenever it
+ * answers. What finds no room in the browser's storage stays in the page's memory until it is sent.
  */
 export class Outbox {
   private readonly db: Promise<IDBPDatabase<Schema>>;
@@ -94,7 +98,11 @@ export class Outbox {
   /** The golfer takes a rep back: what is left is sent anew. */
   async withdraw(repId: string): Promise<void> {
     const row = (await this.all()).find((o) => o.reps.some((r) => r.id === repId));
-    if (row) await this.changed(row.id, ({ reps }) => ({ reps: reps.map((r) => (r.id === repId ? { ...r, withdrawn: true } : r)), sentAt: null }));
+    if (row)
+      await this.changed(row.id, ({ reps }) => ({
+        reps: reps.map((r) => (r.id === repId ? { ...r, withdrawn: true } : r)),
+        sentAt: null,
+      }));
   }
 
   /** A closer look at its film, on whose clock the track is, has told more: it is sent again. */
@@ -148,10 +156,12 @@ export class Outbox {
   }
 
   /**
-   * Sends what waits, the oldest first. One page at a time does so; a rep that is sent again, because its answer was lost on
-   * the way, replaces itself. Of what was sent only its answer stays, for a page that is loaded again to count on from.
+   * Sends what waits, the oldest first. One page at a time does so; a rep that is sent again,
+   * because its answer was lost on the way, replaces itself. Of what was sent only its answer
+   * stays, for a page that is loaded again to count on from.
    *
-   * @param made whether films that are not finished will never be: of a page that was closed meanwhile
+   * @param made whether films that are not finished will never be: of a page that was closed
+   * meanwhile
    * @param unsaid whom those are for that do not say; without it they wait
    * @throws NotKeptError when the computer refuses one; what waits stays
    */
@@ -165,16 +175,23 @@ export class Outbox {
           await this.change(rep.id, { takenBack: true });
         }
         if (rep.sentAt !== null || none) {
-          if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS) await (await this.db).delete("reps", rep.id);
+          if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS)
+            await (await this.db).delete("reps", rep.id);
           continue;
         }
         if (rep.filming && !made(rep)) return;
         if (!golfer) continue;
         await sendOne({ ...rep, golfer });
-        // What came while it was on its way, a closer look or a rep that was taken back, goes out next time.
+        // What came while it was on its way, a closer look or a rep that was taken back, goes out
+        // next time.
         const now = await this.get(rep.id);
-        const same = now?.track.sha256 === rep.track.sha256 && counting(now).length === counting(rep).length;
-        await this.change(rep.id, { sentAs: clipOf(rep), film: null, ...(same ? { sentAt: new Date().toISOString() } : {}) });
+        const same =
+          now?.track.sha256 === rep.track.sha256 && counting(now).length === counting(rep).length;
+        await this.change(rep.id, {
+          sentAs: clipOf(rep),
+          film: null,
+          ...(same ? { sentAt: new Date().toISOString() } : {}),
+        });
       }
     });
   }
@@ -182,16 +199,33 @@ export class Outbox {
 
 const inOrder = (reps: Outgoing[]) => reps.sort((a, b) => a.at.localeCompare(b.at));
 
-/** The clip that a rep is kept under: its film; without one its track stands for it; and the same when it is sent again. */
+/**
+ * The clip that a rep is kept under: its film; without one its track stands for it; and the same
+ * when it is sent again.
+ */
 function clipOf({ film, track, at, sentAs }: Outgoing): SentClip {
   if (sentAs) return sentAs;
   const name = `filmed ${at.slice(0, 19).replace("T", " ")}`;
-  return film ? { sha256: film.sha256, name, bytes: film.file.size } : { sha256: track.sha256, name, bytes: track.bytes.byteLength };
+  return film
+    ? { sha256: film.sha256, name, bytes: film.file.size }
+    : { sha256: track.sha256, name, bytes: track.bytes.byteLength };
 }
 
 async function sendOne(rep: Outgoing & { golfer: FilmedFor }): Promise<void> {
   const { film, track, keepFilm, golfer, drill, drillVersion, stage, boutId, at } = rep;
   if (film && keepFilm) await putBlob("clips", film.sha256, film.file);
   await putBlob("tracks", track.sha256, new Blob([track.bytes]));
-  await keepReps({ golfer, clip: clipOf(rep), trackSha256: track.sha256, drill, ...(drillVersion === undefined ? {} : { drillVersion }), stage, live: { boutId, at, told: counting(rep).map(({ about, told }) => ({ ...told, about: about - track.from })) } });
+  await keepReps({
+    golfer,
+    clip: clipOf(rep),
+    trackSha256: track.sha256,
+    drill,
+    ...(drillVersion === undefined ? {} : { drillVersion }),
+    stage,
+    live: {
+      boutId,
+      at,
+      told: counting(rep).map(({ about, told }) => ({ ...told, about: about - track.from })),
+    },
+  });
 }

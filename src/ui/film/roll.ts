@@ -10,8 +10,9 @@ const EVERY_MS = 200;
 const SMOOTH = 0.3;
 
 /**
- * Roll of a device from the gravity that it feels along its screen's right (x) and top (y), degrees from the nearest way of
- * standing or lying level, + clockwise as its screen is seen. Browsers that turn both signs round say the same.
+ * Roll of a device from the gravity that it feels along its screen's right (x) and top (y), degrees
+ * from the nearest way of standing or lying level, + clockwise as its screen is seen. Browsers that
+ * turn both signs round say the same.
  *
  * @example rollOf(0.5, 9.8) // −2.9: up is to the screen's right, so the device leans to the left
  */
@@ -21,7 +22,8 @@ export function rollOf(x: number, y: number): number {
 }
 
 /**
- * Watches how a device leans, while it has a sensor for that and the golfer lets the page know. Called from their press.
+ * Watches how a device leans, while it has a sensor for that and the golfer lets the page know.
+ * Called from their press.
  *
  * @returns ends it
  */
@@ -33,7 +35,9 @@ export async function watchRoll(told: (deg: number) => void): Promise<() => void
   let last = -Infinity;
   const moved = ({ accelerationIncludingGravity: g, timeStamp }: DeviceMotionEvent) => {
     if (typeof g?.x !== "number" || typeof g.y !== "number") return;
-    smooth = smooth ? { x: smooth.x + SMOOTH * (g.x - smooth.x), y: smooth.y + SMOOTH * (g.y - smooth.y) } : { x: g.x, y: g.y };
+    smooth = smooth
+      ? { x: smooth.x + SMOOTH * (g.x - smooth.x), y: smooth.y + SMOOTH * (g.y - smooth.y) }
+      : { x: g.x, y: g.y };
     // Of a device that lies on its back gravity tells no roll.
     if (timeStamp - last < EVERY_MS || Math.hypot(smooth.x, smooth.y) < LEAST_G) return;
     last = timeStamp;

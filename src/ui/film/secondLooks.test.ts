@@ -4,10 +4,17 @@ import type { ReadAgain } from "@/vision/worker/liveProtocol";
 import { SecondLooks, type LookingAgain, type OtherAnswer } from "./secondLooks";
 
 const PASS: Told = { result: "pass", cue: null, reason: null };
-const OPEN: Told = { result: "not judged", cue: null, reason: { code: "tooClose", message: "Too close." } };
+const OPEN: Told = {
+  result: "not judged",
+  cue: null,
+  reason: { code: "tooClose", message: "Too close." },
+};
 const fail = (id: string): Told => ({ result: "fail", cue: { id, words: id }, reason: null });
 
-/** Second looks whose reader says of a film, named by its text, what is given; it waits until it is let go. */
+/**
+ * Second looks whose reader says of a film, named by its text, what is given; it waits until it is
+ * let go.
+ */
 function looks(said: Record<string, [about: number, told: Told][] | null>) {
   const read: string[] = [];
   const done: [id: string, otherwise: OtherAnswer[]][] = [];
@@ -21,7 +28,13 @@ function looks(said: Record<string, [about: number, told: Told][] | null>) {
       halted = false;
       await new Promise<void>((resolve) => (go = resolve));
       const reps = halted ? null : said[name];
-      return reps ? ({ track: new Uint8Array(), trackSha256: name, reps: reps.map(([about, told]) => ({ about, told })) } satisfies ReadAgain) : null;
+      return reps
+        ? ({
+            track: new Uint8Array(),
+            trackSha256: name,
+            reps: reps.map(([about, told]) => ({ about, told })),
+          } satisfies ReadAgain)
+        : null;
     },
     () => {
       halted = true;
@@ -32,8 +45,16 @@ function looks(said: Record<string, [about: number, told: Told][] | null>) {
   );
   const settle = () => new Promise((r) => setTimeout(r, 5));
   return {
-    of, read, done, shown,
-    add: (id: string, ...reps: [about: number, told: Told][]) => of.add({ id, film: new Blob([id]), reps: reps.map(([about, told], k) => ({ id: `${id}${k + 1}`, about, told })) }),
+    of,
+    read,
+    done,
+    shown,
+    add: (id: string, ...reps: [about: number, told: Told][]) =>
+      of.add({
+        id,
+        film: new Blob([id]),
+        reps: reps.map(([about, told], k) => ({ id: `${id}${k + 1}`, about, told })),
+      }),
     settle,
     async finish() {
       await settle();
@@ -54,12 +75,20 @@ describe("second looks", () => {
     await l.finish();
     await l.finish();
     expect(l.read).toEqual(["b", "a"]);
-    expect(l.done).toEqual([["b", [{ id: "b1", told: PASS }]], ["a", []]]);
+    expect(l.done).toEqual([
+      ["b", [{ id: "b1", told: PASS }]],
+      ["a", []],
+    ]);
     expect(l.shown.map((s) => s && [s.id, s.left])).toEqual([["b", 2], ["a", 1], null]);
   });
 
   it("leave a first reading as it is where the film tells less: a rep left open, or not found", async () => {
-    const l = looks({ open: [[4000, OPEN]], lost: [[9000, PASS]], half: [[2000, fail("y")]], no: null });
+    const l = looks({
+      open: [[4000, OPEN]],
+      lost: [[9000, PASS]],
+      half: [[2000, fail("y")]],
+      no: null,
+    });
     l.of.start();
     l.add("open", [4000, PASS]);
     l.add("lost", [4000, PASS]);

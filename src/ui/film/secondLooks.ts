@@ -2,14 +2,20 @@ import type { Told } from "@/core/judge/verdict";
 import { sameRep } from "@/core/live/sameRep";
 import type { ReadAgain } from "@/vision/worker/liveProtocol";
 
-/** How far the second looks are: which film is read, how many wait with it, and how much of it is done (0–1). */
+/**
+ * How far the second looks are: which film is read, how many wait with it, and how much of it is
+ * done (0–1).
+ */
 export interface LookingAgain {
   id: string;
   left: number;
   share: number;
 }
 
-/** A film that is to be read once more, with what was told of its reps, whose middles are on the film's clock, ms. */
+/**
+ * A film that is to be read once more, with what was told of its reps, whose middles are on the
+ * film's clock, ms.
+ */
 export interface FilmOfReps {
   id: string;
   film: Blob;
@@ -26,18 +32,30 @@ export interface OtherAnswer {
 const same = (a: Told, b: Told): boolean => a.result === b.result && a.cue?.id === b.cue?.id;
 
 /**
- * Which answers a closer look gives otherwise; null when it tells less. A film is not as sharp as the camera's own pictures, so
- * that it may leave open what they told: then the first reading stands.
+ * Which answers a closer look gives otherwise; null when it tells less. A film is not as sharp as
+ * the camera's own pictures, so that it may leave open what they told: then the first reading
+ * stands.
  */
 function othersIn({ reps }: FilmOfReps, again: ReadAgain): OtherAnswer[] | null {
-  const found = reps.map((rep) => ({ rep, told: again.reps.find((r) => sameRep(r.about, rep.about))?.told }));
-  if (found.some(({ rep, told }) => !told || (told.result === "not judged" && rep.told.result !== "not judged"))) return null;
-  return found.flatMap(({ rep: { id, told: first }, told }) => (same(told!, first) ? [] : [{ id, told: told! }]));
+  const found = reps.map((rep) => ({
+    rep,
+    told: again.reps.find((r) => sameRep(r.about, rep.about))?.told,
+  }));
+  if (
+    found.some(
+      ({ rep, told }) =>
+        !told || (told.result === "not judged" && rep.told.result !== "not judged"),
+    )
+  )
+    return null;
+  return found.flatMap(({ rep: { id, told: first }, told }) =>
+    same(told!, first) ? [] : [{ id, told: told! }],
+  );
 }
 
 /**
- * Reads the films of answered reps once more, closely, while nobody swings: those with reps that were left open first. A film
- * that is stopped is read another time.
+ * Reads the films of answered reps once more, closely, while nobody swings: those with reps that
+ * were left open first. A film that is stopped is read another time.
  */
 export class SecondLooks {
   private readonly waiting: FilmOfReps[] = [];
@@ -52,7 +70,19 @@ export class SecondLooks {
    * @param changed how far it is; null when nothing is left, or it was stopped
    * @param done what came of a film that tells more, and which answers are other ones
    */
-  constructor(private readonly read: (film: Blob, share: (share: number) => void) => Promise<ReadAgain | null>, private readonly halt: () => void, private readonly changed: (now: LookingAgain | null) => void, private readonly done: (id: string, again: ReadAgain, otherwise: OtherAnswer[]) => Promise<void>) {}
+  constructor(
+    private readonly read: (
+      film: Blob,
+      share: (share: number) => void,
+    ) => Promise<ReadAgain | null>,
+    private readonly halt: () => void,
+    private readonly changed: (now: LookingAgain | null) => void,
+    private readonly done: (
+      id: string,
+      again: ReadAgain,
+      otherwise: OtherAnswer[],
+    ) => Promise<void>,
+  ) {}
 
   add(film: FilmOfReps): void {
     this.waiting.push(film);
@@ -82,9 +112,12 @@ export class SecondLooks {
     this.running = true;
     try {
       while (this.on) {
-        const next = this.waiting.find((f) => f.reps.some((r) => r.told.result === "not judged")) ?? this.waiting[0];
+        const next =
+          this.waiting.find((f) => f.reps.some((r) => r.told.result === "not judged")) ??
+          this.waiting[0];
         if (!next) break;
-        const tell = (share: number) => this.changed({ id: next.id, left: this.waiting.length, share });
+        const tell = (share: number) =>
+          this.changed({ id: next.id, left: this.waiting.length, share });
         tell(0);
         const { stops } = this;
         const again = await this.read(next.film, tell).catch(() => null);

@@ -1,6 +1,9 @@
 import type { Sound } from "@/core/live/loop";
 
-/** One tone of a sound: begins (s after the sound's start), lasts (s), and its pitch (Hz) from and to. */
+/**
+ * One tone of a sound: begins (s after the sound's start), lasts (s), and its pitch (Hz) from and
+ * to.
+ */
 interface Tone {
   at: number;
   for: number;
@@ -8,11 +11,16 @@ interface Tone {
   to: number;
 }
 
-const tone = (at: number, length: number, from: number, to = from): Tone => ({ at, for: length, from, to });
+const tone = (at: number, length: number, from: number, to = from): Tone => ({
+  at,
+  for: length,
+  from,
+  to,
+});
 
 /**
- * Each state's own sound, told apart by rhythm and direction as well as by pitch, between 600 and 2,400 Hz: a phone's
- * loudspeaker has that, and wind and music leave room there.
+ * Each state's own sound, told apart by rhythm and direction as well as by pitch, between 600 and
+ * 2,400 Hz: a phone's loudspeaker has that, and wind and music leave room there.
  */
 const SOUNDS: Record<Sound, readonly Tone[]> = {
   looking: [tone(0, 0.09, 700), tone(0.5, 0.09, 700)],
@@ -22,9 +30,19 @@ const SOUNDS: Record<Sound, readonly Tone[]> = {
   seen: [tone(0, 0.04, 1760)],
   pass: [tone(0, 0.1, 1175), tone(0.13, 0.1, 1480), tone(0.26, 0.24, 1760)],
   fail: [tone(0, 0.2, 932, 660), tone(0.26, 0.3, 932, 622)],
-  "not judged": [tone(0, 0.07, 1047), tone(0.15, 0.07, 1047), tone(0.3, 0.07, 1047), tone(0.45, 0.07, 1047)],
+  "not judged": [
+    tone(0, 0.07, 1047),
+    tone(0.15, 0.07, 1047),
+    tone(0.3, 0.07, 1047),
+    tone(0.45, 0.07, 1047),
+  ],
   paused: [tone(0, 0.25, 1320, 880)],
-  "bout done": [tone(0, 0.12, 1175), tone(0.16, 0.12, 1568), tone(0.32, 0.12, 1175), tone(0.48, 0.34, 1568)],
+  "bout done": [
+    tone(0, 0.12, 1175),
+    tone(0.16, 0.12, 1568),
+    tone(0.32, 0.12, 1175),
+    tone(0.48, 0.34, 1568),
+  ],
   trouble: [tone(0, 0.12, 622), tone(0.18, 0.12, 622), tone(0.36, 0.12, 622)],
 };
 
@@ -52,7 +70,10 @@ export class Voice {
     const { context } = this;
     if (!context || this.muted) return;
     for (const t of SOUNDS[sound]) {
-      const [oscillator, gain] = [new OscillatorNode(context, { type: "triangle", frequency: t.from }), new GainNode(context, { gain: 0 })];
+      const [oscillator, gain] = [
+        new OscillatorNode(context, { type: "triangle", frequency: t.from }),
+        new GainNode(context, { gain: 0 }),
+      ];
       const start = context.currentTime + 0.02 + t.at;
       oscillator.frequency.linearRampToValueAtTime(t.to, start + t.for);
       gain.gain.setValueAtTime(0, start);
@@ -67,9 +88,12 @@ export class Voice {
 
   /** Speaks after the sound; nothing where there is no voice. */
   say(words: string): void {
-    if (this.muted || typeof speechSynthesis === "undefined" || !speechSynthesis.getVoices().length) return;
+    if (this.muted || typeof speechSynthesis === "undefined" || !speechSynthesis.getVoices().length)
+      return;
     speechSynthesis.cancel();
-    speechSynthesis.speak(Object.assign(new SpeechSynthesisUtterance(words), { lang: "en", rate: 0.95 }));
+    speechSynthesis.speak(
+      Object.assign(new SpeechSynthesisUtterance(words), { lang: "en", rate: 0.95 }),
+    );
   }
 
   close(): void {

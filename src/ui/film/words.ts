@@ -11,15 +11,26 @@ export interface Said {
 /** What the loop waits for, by its state. */
 export function stateWords(loop: Pick<LoopShown, "state" | "obstacle">, stillStart: boolean): Said {
   switch (loop.state) {
-    case "looking": return { word: "Step into the picture", more: "Whole body and feet." };
-    case "leaving": return { word: "Come back", more: "You are out of the picture." };
-    case "settling": return stillStart ? { word: "Stand still", more: "Take your place; a high note says go." } : { word: "Take your place", more: "A high note says go." };
-    case "armed": return { word: "Go", more: "Whenever you like." };
-    case "moving": return { word: "Go on", more: "" };
-    case "judging": return { word: "Seen", more: "" };
-    case "paused": return { word: "Paused", more: "Raise both arms for a second to go on." };
-    case "blocked": return loop.obstacle ? OBSTACLES[loop.obstacle] : { word: "Wait", more: "" };
-    case "done": return { word: "Bout done", more: "" };
+    case "looking":
+      return { word: "Step into the picture", more: "Whole body and feet." };
+    case "leaving":
+      return { word: "Come back", more: "You are out of the picture." };
+    case "settling":
+      return stillStart
+        ? { word: "Stand still", more: "Take your place; a high note says go." }
+        : { word: "Take your place", more: "A high note says go." };
+    case "armed":
+      return { word: "Go", more: "Whenever you like." };
+    case "moving":
+      return { word: "Go on", more: "" };
+    case "judging":
+      return { word: "Seen", more: "" };
+    case "paused":
+      return { word: "Paused", more: "Raise both arms for a second to go on." };
+    case "blocked":
+      return loop.obstacle ? OBSTACLES[loop.obstacle] : { word: "Wait", more: "" };
+    case "done":
+      return { word: "Bout done", more: "" };
   }
 }
 
@@ -61,7 +72,8 @@ export function lines(words: string): string[] {
   const out: string[] = [];
   for (const part of parts) {
     const last = out.at(-1);
-    if (last !== undefined && last.length + 1 + part.length <= most) out[out.length - 1] = `${last} ${part}`;
+    if (last !== undefined && last.length + 1 + part.length <= most)
+      out[out.length - 1] = `${last} ${part}`;
     else out.push(part);
   }
   return out;

@@ -9,8 +9,17 @@ const LOOKS: Record<Look, string> = {
   quiet: "border-transparent underline underline-offset-4 decoration-1 hover:decoration-2",
 };
 
-/** A button, or with `asChild` a link that looks like one. At least 44 px high. @param chosen of several ways: whether it is the one that is taken */
-export function Button({ look = "plain", asChild = false, chosen, className = "", ...props }: ComponentProps<"button"> & { look?: Look; asChild?: boolean; chosen?: boolean }) {
+/**
+ * A button, or with `asChild` a link that looks like one. At least 44 px high. @param chosen of
+ * several ways: whether it is the one that is taken
+ */
+export function Button({
+  look = "plain",
+  asChild = false,
+  chosen,
+  className = "",
+  ...props
+}: ComponentProps<"button"> & { look?: Look; asChild?: boolean; chosen?: boolean }) {
   const Part = asChild ? Slot.Root : "button";
   return (
     <Part

@@ -18,7 +18,10 @@ export function Nav({ golferName }: { golferName: string | null }) {
   const path = usePathname();
   return (
     <header className="border-b border-hair">
-      <nav aria-label="Main" className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-6 px-5 md:px-10">
+      <nav
+        aria-label="Main"
+        className="mx-auto flex max-w-[1280px] flex-wrap items-center gap-x-6 px-5 md:px-10"
+      >
         <Link href="/" className="display flex min-h-13 items-center gap-3 text-[22px] md:mr-4">
           <Mark />
           Kingfisher
@@ -28,7 +31,12 @@ export function Nav({ golferName }: { golferName: string | null }) {
           {ROOMS.filter(({ open }) => open || golferName).map(({ href, name }) => {
             const here = href === "/" ? path === "/" : path.startsWith(href);
             return (
-              <Link key={href} href={href} aria-current={here ? "page" : undefined} className={`flex min-h-11 items-center border-b-4 pt-1 md:min-h-13 ${here ? "border-ink font-semibold" : "border-transparent hover:border-hair"}`}>
+              <Link
+                key={href}
+                href={href}
+                aria-current={here ? "page" : undefined}
+                className={`flex min-h-11 items-center border-b-4 pt-1 md:min-h-13 ${here ? "border-ink font-semibold" : "border-transparent hover:border-hair"}`}
+              >
                 {name}
               </Link>
             );

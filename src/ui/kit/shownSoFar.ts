@@ -4,8 +4,9 @@ import { startTransition, useEffect, useState } from "react";
 const STEP = 40;
 
 /**
- * How many entries of a long list to show: a page of hundreds is there with its first ones, the others follow by themselves as soon as
- * there is time, for whoever looks for one of them or has the page read aloud.
+ * How many entries of a long list to show: a page of hundreds is there with its first ones, the
+ * others follow by themselves as soon as there is time, for whoever looks for one of them or has
+ * the page read aloud.
  *
  * @example reps.slice(0, useShownSoFar(reps.length)).map(row)
  */

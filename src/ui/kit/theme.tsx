@@ -11,7 +11,11 @@ const subscribe = (changed: () => void) => {
 
 /** Daylight or evening: chosen here, else as the device says. */
 export function ThemeSwitch() {
-  const theme = useSyncExternalStore(subscribe, () => document.documentElement.dataset.theme ?? "light", () => "light");
+  const theme = useSyncExternalStore(
+    subscribe,
+    () => document.documentElement.dataset.theme ?? "light",
+    () => "light",
+  );
   const next = theme === "dark" ? "light" : "dark";
   return (
     <button
@@ -23,7 +27,9 @@ export function ThemeSwitch() {
         window.dispatchEvent(new Event("themechange"));
       }}
     >
-      <span className="sr-only">Switch to {next === "dark" ? "evening" : "daylight"} colours, now </span>
+      <span className="sr-only">
+        Switch to {next === "dark" ? "evening" : "daylight"} colours, now{" "}
+      </span>
       {theme === "dark" ? "Evening" : "Daylight"}
     </button>
   );

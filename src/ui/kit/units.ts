@@ -19,16 +19,31 @@ export function shownNumber(value: number, unit: string, units: Units): string {
 }
 
 /** A step away from the target is told as a size: 9.6 cm, not −9.6 cm. */
-export const toldAs = (value: number, measure: MeasureId): number => (measure === "trailStepLength" ? -value : value);
+export const toldAs = (value: number, measure: MeasureId): number =>
+  measure === "trailStepLength" ? -value : value;
 
-/** 'Wanted: 3.8 to 15.3 cm', in the golfer's units. Bands of moves away from the target are told as sizes. */
-export function wanted(band: readonly [number | null, number | null], measure: MeasureId, units: Units): string {
+/**
+ * 'Wanted: 3.8 to 15.3 cm', in the golfer's units. Bands of moves away from the target are told as
+ * sizes.
+ */
+export function wanted(
+  band: readonly [number | null, number | null],
+  measure: MeasureId,
+  units: Units,
+): string {
   const { unit } = CATALOGUE[measure];
   const show = (v: number) => shownNumber(v, unit, units);
-  const u = unit === "°" || unit === "ratio" ? shownUnit(unit, units) : ` ${shownUnit(unit, units)}`;
+  const u =
+    unit === "°" || unit === "ratio" ? shownUnit(unit, units) : ` ${shownUnit(unit, units)}`;
   const [lo, hi] = band;
-  if (unit === "ms" && lo !== null && hi === null) return lo < 0 ? `${show(-lo)} ms late at most` : `${show(lo)} ms early at least`;
-  if (lo !== null && hi !== null) return lo < 0 && hi <= 0 ? `${show(-hi)} to ${show(-lo)}${u}` : lo === -hi ? `within ${show(hi)}${u}` : `${show(lo)} to ${show(hi)}${u}`;
+  if (unit === "ms" && lo !== null && hi === null)
+    return lo < 0 ? `${show(-lo)} ms late at most` : `${show(lo)} ms early at least`;
+  if (lo !== null && hi !== null)
+    return lo < 0 && hi <= 0
+      ? `${show(-hi)} to ${show(-lo)}${u}`
+      : lo === -hi
+        ? `within ${show(hi)}${u}`
+        : `${show(lo)} to ${show(hi)}${u}`;
   return lo !== null ? `${show(lo)}${u} or more` : `${show(hi!)}${u} or less`;
 }
 

@@ -24,47 +24,82 @@ export function ClipCard({ item, hand, stop, again, remove, answerFps }: Props) 
   return (
     <article aria-label={file.name}>
       <div className="flex items-baseline justify-between gap-2">
-        <h2 className="truncate font-sans text-[15px] font-bold tracking-normal" title={file.name}>{file.name.replace(/\.[a-z0-9]+$/i, "")}</h2>
+        <h2 className="truncate font-sans text-[15px] font-bold tracking-normal" title={file.name}>
+          {file.name.replace(/\.[a-z0-9]+$/i, "")}
+        </h2>
         <span className="shrink-0 text-[15px] text-ink-2">{(file.size / 1e6).toFixed(1)} MB</span>
       </div>
       <FirstPicture file={file} />
       <div className="relative mt-3 h-[300px] border border-hair">
         <Middle state={state} hand={hand} answerFps={answerFps} />
       </div>
-      <div className="mt-2 min-h-24"><Foot state={state} stop={stop} again={again} remove={remove} /></div>
+      <div className="mt-2 min-h-24">
+        <Foot state={state} stop={stop} again={again} remove={remove} />
+      </div>
     </article>
   );
 }
 
-function Middle({ state, hand, answerFps }: { state: ClipState; hand: "left" | "right"; answerFps: Props["answerFps"] }) {
+function Middle({
+  state,
+  hand,
+  answerFps,
+}: {
+  state: ClipState;
+  hand: "left" | "right";
+  answerFps: Props["answerFps"];
+}) {
   switch (state.step) {
     case "working": {
       const share = state.progress.far?.share ?? 0;
       return (
         <>
-          <div className="absolute inset-x-0 top-0 bg-water" style={{ height: `${share * 100}%` }} />
+          <div
+            className="absolute inset-x-0 top-0 bg-water"
+            style={{ height: `${share * 100}%` }}
+          />
           <div className="absolute inset-x-0 h-[2px] bg-ink" style={{ top: `${share * 100}%` }} />
         </>
       );
     }
     case "done": {
       const events = Object.fromEntries(Object.entries(state.events).map(([k, v]) => [k, v.t]));
-      return <RepStrip size={{ ...CARD, width: 178 }} label="Strip of the rep" data={{ series: state.series, events, hand, checks: [], at: {} }} />;
+      return (
+        <RepStrip
+          size={{ ...CARD, width: 178 }}
+          label="Strip of the rep"
+          data={{ series: state.series, events, hand, checks: [], at: {} }}
+        />
+      );
     }
     case "asks":
       return (
         <div className="grid h-full content-start gap-3 bg-ink p-4 text-paper">
           <p className="display text-[24px]">Filmed in slow motion?</p>
-          <p className="text-[15px]">The swing lasts too long for real speed. At how many pictures a second was it filmed?</p>
+          <p className="text-[15px]">
+            The swing lasts too long for real speed. At how many pictures a second was it filmed?
+          </p>
           {[120, 240].map((fps) => (
-            <button key={fps} type="button" className="min-h-11 rounded-control bg-paper font-semibold text-ink" onClick={() => answerFps(fps)}>{fps} a second</button>
+            <button
+              key={fps}
+              type="button"
+              className="min-h-11 rounded-control bg-paper font-semibold text-ink"
+              onClick={() => answerFps(fps)}
+            >
+              {fps} a second
+            </button>
           ))}
         </div>
       );
     case "failed":
       return <Words title={state.message} text={state.action} />;
     case "nothing":
-      return <Words title={state.problems.at(-1)?.message ?? "No swing is seen."} text={state.problems.at(-1)?.action ?? ""} />;
+      return (
+        <Words
+          title={state.problems.at(-1)?.message ?? "No swing is seen."}
+          text={state.problems.at(-1)?.action ?? ""}
+        />
+      );
     default:
       return null;
   }
@@ -79,7 +114,17 @@ function Words({ title, text }: { title: string; text: string }) {
   );
 }
 
-function Foot({ state, stop, again, remove }: { state: ClipState; stop(): void; again(): void; remove(): void }) {
+function Foot({
+  state,
+  stop,
+  again,
+  remove,
+}: {
+  state: ClipState;
+  stop(): void;
+  again(): void;
+  remove(): void;
+}) {
   switch (state.step) {
     case "waiting":
       return <Line title="Waiting" action={["Leave it out", remove]} />;
@@ -93,9 +138,18 @@ function Foot({ state, stop, again, remove }: { state: ClipState; stop(): void; 
       const v = state.verdict;
       return (
         <>
-          <p className="flex items-center gap-2 font-bold"><VerdictGlyph name={glyphOf(v?.result ?? null)} />{v ? WORDS[v.result] : "Measured"}</p>
-          <p className="text-[15px] text-ink-2">{v?.cue?.words ?? v?.reason?.message ?? (v ? "Every check passed." : "No drill was judged.")}</p>
-          <Button asChild look="quiet" className="px-0!"><Link href={`/reps/${state.repId}`}>Open</Link></Button>
+          <p className="flex items-center gap-2 font-bold">
+            <VerdictGlyph name={glyphOf(v?.result ?? null)} />
+            {v ? WORDS[v.result] : "Measured"}
+          </p>
+          <p className="text-[15px] text-ink-2">
+            {v?.cue?.words ??
+              v?.reason?.message ??
+              (v ? "Every check passed." : "No drill was judged.")}
+          </p>
+          <Button asChild look="quiet" className="px-0!">
+            <Link href={`/reps/${state.repId}`}>Open</Link>
+          </Button>
         </>
       );
     }
@@ -103,7 +157,13 @@ function Foot({ state, stop, again, remove }: { state: ClipState; stop(): void; 
       return (
         <>
           <Line title="Not read" />
-          {state.again ? <Button onClick={again}>Try again</Button> : <Button look="quiet" className="px-0!" onClick={remove}>Leave it out</Button>}
+          {state.again ? (
+            <Button onClick={again}>Try again</Button>
+          ) : (
+            <Button look="quiet" className="px-0!" onClick={remove}>
+              Leave it out
+            </Button>
+          )}
         </>
       );
     case "nothing":
@@ -124,7 +184,13 @@ const SAID: Record<ReadSoFar["phase"], (far: ReadSoFar) => string> = {
   closer: () => "Looking closer where it counts.",
 };
 
-function Working({ state, stop }: { state: Extract<ClipState, { step: "working" }>; stop(): void }) {
+function Working({
+  state,
+  stop,
+}: {
+  state: Extract<ClipState, { step: "working" }>;
+  stop(): void;
+}) {
   const [now, setNow] = useState(state.startedAt);
   useEffect(() => {
     const timer = setInterval(() => setNow(performance.now()), 500);
@@ -133,22 +199,52 @@ function Working({ state, stop }: { state: Extract<ClipState, { step: "working" 
   const { step, far } = state.progress;
   const left = secondsLeft(state.progress, state.startedAt, now);
   const percent = Math.floor(100 * (far?.share ?? 0));
-  const title = step === "loading" ? "Getting the network ready" : step === "looking" || far?.phase === "finding" ? "Looking for you" : `Reading, ${percent} %`;
+  const title =
+    step === "loading"
+      ? "Getting the network ready"
+      : step === "looking" || far?.phase === "finding"
+        ? "Looking for you"
+        : `Reading, ${percent} %`;
   return (
     <>
-      <p className="font-bold" role="progressbar" aria-valuenow={percent} aria-valuemin={0} aria-valuemax={100} aria-label={title}>{title}</p>
-      <p className="text-[15px] text-ink-2">{far ? (SAID[far.phase](far)) : ""} {left !== null && `About ${inTime(left)} to go.`}</p>
-      <Button look="quiet" className="px-0!" onClick={stop}>Stop this one</Button>
+      <p
+        className="font-bold"
+        role="progressbar"
+        aria-valuenow={percent}
+        aria-valuemin={0}
+        aria-valuemax={100}
+        aria-label={title}
+      >
+        {title}
+      </p>
+      <p className="text-[15px] text-ink-2">
+        {far ? SAID[far.phase](far) : ""} {left !== null && `About ${inTime(left)} to go.`}
+      </p>
+      <Button look="quiet" className="px-0!" onClick={stop}>
+        Stop this one
+      </Button>
     </>
   );
 }
 
-function Line({ title, text, action }: { title: string; text?: string; action?: [string, () => void] }) {
+function Line({
+  title,
+  text,
+  action,
+}: {
+  title: string;
+  text?: string;
+  action?: [string, () => void];
+}) {
   return (
     <>
       <p className="font-bold">{title}</p>
       {text && <p className="text-[15px] text-ink-2">{text}</p>}
-      {action && <Button look="quiet" className="px-0!" onClick={action[1]}>{action[0]}</Button>}
+      {action && (
+        <Button look="quiet" className="px-0!" onClick={action[1]}>
+          {action[0]}
+        </Button>
+      )}
     </>
   );
 }
@@ -160,5 +256,14 @@ function FirstPicture({ file }: { file: File }) {
     if (video.current) video.current.src = `${url}#t=0.4`;
     return () => URL.revokeObjectURL(url);
   }, [file]);
-  return <video ref={video} muted playsInline preload="metadata" aria-hidden className="mt-2 aspect-video w-full bg-silt object-cover" />;
+  return (
+    <video
+      ref={video}
+      muted
+      playsInline
+      preload="metadata"
+      aria-hidden
+      className="mt-2 aspect-video w-full bg-silt object-cover"
+    />
+  );
 }

@@ -10,7 +10,11 @@ export class NotKeptError extends Error {
 export interface KeptReps {
   ids: string[];
   problems: Problem[];
-  reps: { verdict: Verdict | null; series: RepSeries; events: Record<string, { t: number; u: number }> }[];
+  reps: {
+    verdict: Verdict | null;
+    series: RepSeries;
+    events: Record<string, { t: number; u: number }>;
+  }[];
 }
 
 /** Sends a film or a track under its hash; returns when it is whole on the computer's disk. */
@@ -18,7 +22,10 @@ export async function putBlob(kind: "clips" | "tracks", sha256: string, body: Bl
   await said(await fetch(`/api/${kind}/${sha256}`, { method: "PUT", body }));
 }
 
-/** Whom a film or a clip is for, fixed when it begins: another golfer may be chosen before it is sent. */
+/**
+ * Whom a film or a clip is for, fixed when it begins: another golfer may be chosen before it is
+ * sent.
+ */
 export interface FilmedFor {
   id: string;
   hand: "left" | "right";
@@ -26,20 +33,56 @@ export interface FilmedFor {
 }
 
 /** Has an uploaded track judged and its reps kept. */
-export async function keepReps(request: { golfer: FilmedFor; drillVersion?: number; clip: { sha256: string; name: string; bytes: number }; trackSha256: string; drill: string; stage?: string; captureFps?: number; live?: { boutId: string; at: string; told: (Told & { about: number })[] } }): Promise<KeptReps> {
-  const response = await said(await fetch("/api/reps", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(request) }));
+export async function keepReps(request: {
+  golfer: FilmedFor;
+  drillVersion?: number;
+  clip: { sha256: string; name: string; bytes: number };
+  trackSha256: string;
+  drill: string;
+  stage?: string;
+  captureFps?: number;
+  live?: { boutId: string; at: string; told: (Told & { about: number })[] };
+}): Promise<KeptReps> {
+  const response = await said(
+    await fetch("/api/reps", {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(request),
+    }),
+  );
   return (await response.json()) as KeptReps;
 }
 
-/** Has the reps of a clip in a bout taken out of the log again: the golfer says that they do not count. */
-export async function takeBack(golferId: string, boutId: string, clipSha256: string): Promise<void> {
-  await said(await fetch(`/api/reps?${new URLSearchParams({ golfer: golferId, bout: boutId, clip: clipSha256 })}`, { method: "DELETE" }));
+/**
+ * Has the reps of a clip in a bout taken out of the log again: the golfer says that they do not
+ * count.
+ */
+export async function takeBack(
+  golferId: string,
+  boutId: string,
+  clipSha256: string,
+): Promise<void> {
+  await said(
+    await fetch(
+      `/api/reps?${new URLSearchParams({ golfer: golferId, bout: boutId, clip: clipSha256 })}`,
+      { method: "DELETE" },
+    ),
+  );
 }
 
-/** The server's own words, where it has any. By hand: a page that films loads no library for one field. */
-const messageOf = (body: unknown): string | null => (typeof body === "object" && body !== null && "message" in body && typeof body.message === "string" ? body.message : null);
+/**
+ * The server's own words, where it has any. By hand: a page that films loads no library for one
+ * field.
+ */
+const messageOf = (body: unknown): string | null =>
+  typeof body === "object" && body !== null && "message" in body && typeof body.message === "string"
+    ? body.message
+    : null;
 
 async function said(response: Response): Promise<Response> {
   if (response.ok) return response;
-  throw new NotKeptError(messageOf(await response.json().catch(() => null)) ?? `The program answered ${response.status}.`);
+  throw new NotKeptError(
+    messageOf(await response.json().catch(() => null)) ??
+      `The program answered ${response.status}.`,
+  );
 }

@@ -16,8 +16,20 @@ export type ClipState =
   | { step: "waiting" }
   | { step: "working"; progress: Progress; startedAt: number }
   | { step: "keeping" }
-  | { step: "asks"; question: "slowMotion"; track: { bytes: Uint8Array; sha256: string }; clipSha256: string; message: string }
-  | { step: "done"; repId: string; verdict: Verdict | null; series: RepSeries; events: Record<string, { t: number; u: number }> }
+  | {
+      step: "asks";
+      question: "slowMotion";
+      track: { bytes: Uint8Array; sha256: string };
+      clipSha256: string;
+      message: string;
+    }
+  | {
+      step: "done";
+      repId: string;
+      verdict: Verdict | null;
+      series: RepSeries;
+      events: Record<string, { t: number; u: number }>;
+    }
   | { step: "nothing"; problems: Problem[] }
   | { step: "failed"; message: string; action: string; again: boolean }
   | { step: "stopped" };
@@ -32,11 +44,16 @@ export type Change =
 export function changeQueue(items: ClipItem[], change: Change): ClipItem[] {
   switch (change.type) {
     case "add":
-      return [...items, ...change.files.map((f) => ({ ...f, state: { step: "waiting" } as const }))];
+      return [
+        ...items,
+        ...change.files.map((f) => ({ ...f, state: { step: "waiting" } as const })),
+      ];
     case "state":
       return items.map((i) => (i.id === change.id ? { ...i, state: change.state } : i));
     case "stopAll":
-      return items.map((i) => (i.state.step === "waiting" ? { ...i, state: { step: "stopped" } } : i));
+      return items.map((i) =>
+        i.state.step === "waiting" ? { ...i, state: { step: "stopped" } } : i,
+      );
     case "remove":
       return items.filter((i) => i.id !== change.id);
   }
@@ -45,7 +62,8 @@ export function changeQueue(items: ClipItem[], change: Change): ClipItem[] {
 /** What is said above the clips: what needs the golfer first. */
 export function headline(items: ClipItem[]): string {
   if (!items.length) return "Read what you have filmed";
-  const count = (steps: ClipState["step"][]) => items.filter((i) => steps.includes(i.state.step)).length;
+  const count = (steps: ClipState["step"][]) =>
+    items.filter((i) => steps.includes(i.state.step)).length;
   const said: string[] = [];
   const ask = count(["asks"]);
   const failed = count(["failed", "nothing"]);
@@ -53,8 +71,16 @@ export function headline(items: ClipItem[]): string {
   const stopped = count(["stopped"]);
   if (ask) said.push(`${inWords(ask)} ${ask === 1 ? "needs" : "need"} an answer`);
   if (failed) said.push(`${inWords(failed)} can’t be read`);
-  if (!said.length && !open && stopped) return stopped === items.length ? "Nothing was read: you stopped it" : `${capital(inWords(items.length - stopped))} of ${inWords(items.length)} clips read; you stopped the rest`;
-  if (!said.length) return open ? `Reading ${open === 1 ? "one clip" : `${inWords(open)} clips`}` : items.length === 1 ? "Your clip is read" : "All your clips are read";
+  if (!said.length && !open && stopped)
+    return stopped === items.length
+      ? "Nothing was read: you stopped it"
+      : `${capital(inWords(items.length - stopped))} of ${inWords(items.length)} clips read; you stopped the rest`;
+  if (!said.length)
+    return open
+      ? `Reading ${open === 1 ? "one clip" : `${inWords(open)} clips`}`
+      : items.length === 1
+        ? "Your clip is read"
+        : "All your clips are read";
   return capital(said.join(", "));
 }
 

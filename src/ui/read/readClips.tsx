@@ -11,7 +11,9 @@ import { DeviceLine } from "./deviceLine";
 import { headline } from "./queue";
 import { useReading } from "./useReading";
 
-/** The made-up golfer's clips that ship with the program: one rep of a drill, and her normal swings. */
+/**
+ * The made-up golfer's clips that ship with the program: one rep of a drill, and her normal swings.
+ */
 const SAMPLES = {
   rep: { drill: "double-step", files: ["double-step-lead-late.mp4"] },
   swings: { drill: "normal-swing", files: [1, 2, 3, 4, 5].map((k) => `five-swings-${k}.mp4`) },
@@ -43,14 +45,30 @@ interface Props {
 }
 
 /** Read clips: drop or choose several; each one is a column that fills as it is read. */
-export function ReadClips({ golferId, drills, hand, statureCm, keepFilm, drill: asked, stage: askedStage, sample, cautionsRead }: Props) {
+export function ReadClips({
+  golferId,
+  drills,
+  hand,
+  statureCm,
+  keepFilm,
+  drill: asked,
+  stage: askedStage,
+  sample,
+  cautionsRead,
+}: Props) {
   const [set, setSet] = useState(sample);
-  const [drill, setDrill] = useState(sample ? SAMPLES[sample].drill : (drills.find((d) => d.id === asked)?.id ?? "double-step"));
+  const [drill, setDrill] = useState(
+    sample ? SAMPLES[sample].drill : (drills.find((d) => d.id === asked)?.id ?? "double-step"),
+  );
   const chosen = drills.find((d) => d.id === drill);
   const stages = chosen?.stages ?? [];
   const [wish, setStage] = useState(askedStage);
   const stage = (stages.find((s) => s.id === wish) ?? stages.find((s) => s.main))?.id;
-  const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(keepFilm, { golferId, drill, version: chosen?.version }, { drill: chosen?.readAs ?? drill, stage, hand, statureCm });
+  const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(
+    keepFilm,
+    { golferId, drill, version: chosen?.version },
+    { drill: chosen?.readAs ?? drill, stage, hand, statureCm },
+  );
   const [trouble, setTrouble] = useState(false);
   const begun = useRef(false);
   const input = useRef<HTMLInputElement>(null);
@@ -83,7 +101,7 @@ export function ReadClips({ golferId, drills, hand, statureCm, keepFilm, drill: 
 
   return (
     <div
-      className={`min-h-[70vh] ${over ? "outline-3 outline-dashed outline-edge -outline-offset-8" : ""}`}
+      className={`min-h-[70vh] ${over ? "outline-3 -outline-offset-8 outline-edge outline-dashed" : ""}`}
       onDragOver={(e) => {
         e.preventDefault();
         setOver(true);
@@ -98,44 +116,121 @@ export function ReadClips({ golferId, drills, hand, statureCm, keepFilm, drill: 
       <div className="flex flex-wrap items-end justify-between gap-4">
         <div>
           <p className="mt-5 text-[15px] text-ink-2">Are your clips read, and do any need you?</p>
-          <h1 className="mt-1 text-[34px] md:text-[46px]" aria-live="polite">{headline(items)}</h1>
+          <h1 className="mt-1 text-[34px] md:text-[46px]" aria-live="polite">
+            {headline(items)}
+          </h1>
         </div>
         <div className="flex gap-3">
-          <input ref={input} type="file" multiple accept="video/*,.mov,.mp4,.webm" className="sr-only" aria-label="Choose clips" tabIndex={-1}
+          <input
+            ref={input}
+            type="file"
+            multiple
+            accept="video/*,.mov,.mp4,.webm"
+            className="sr-only"
+            aria-label="Choose clips"
+            tabIndex={-1}
             onChange={(e) => {
               add([...(e.target.files ?? [])]);
               e.target.value = "";
             }}
           />
-          <Button look="main" onClick={() => input.current?.click()}>Add clips</Button>
+          <Button look="main" onClick={() => input.current?.click()}>
+            Add clips
+          </Button>
           {open && <Button onClick={stopAll}>Stop all</Button>}
         </div>
       </div>
       <div className="mt-3 flex flex-wrap items-center gap-x-2 gap-y-1 text-[17px]">
         <label className="flex flex-wrap items-center gap-2">
           Judge them as
-          <select value={drill} onChange={(e) => { setDrill(e.target.value); setStage(undefined); }} disabled={open} className={SELECT}>
-            {drills.map((d) => <option key={d.id} value={d.id}>{d.name}</option>)}
+          <select
+            value={drill}
+            onChange={(e) => {
+              setDrill(e.target.value);
+              setStage(undefined);
+            }}
+            disabled={open}
+            className={SELECT}
+          >
+            {drills.map((d) => (
+              <option key={d.id} value={d.id}>
+                {d.name}
+              </option>
+            ))}
             <option value="none">nothing: only measure</option>
           </select>
         </label>
         {stages.length > 1 && (
           <label className="flex flex-wrap items-center gap-2">
             stage
-            <select value={stage} onChange={(e) => setStage(e.target.value)} disabled={open} className={SELECT}>
-              {stages.map((s) => <option key={s.id} value={s.id}>{s.name}{s.name.startsWith("Seen") ? "" : s.view === "face-on" ? ", from in front" : ", from behind"}</option>)}
+            <select
+              value={stage}
+              onChange={(e) => setStage(e.target.value)}
+              disabled={open}
+              className={SELECT}
+            >
+              {stages.map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.name}
+                  {s.name.startsWith("Seen")
+                    ? ""
+                    : s.view === "face-on"
+                      ? ", from in front"
+                      : ", from behind"}
+                </option>
+              ))}
             </select>
           </label>
         )}
-        {drill !== "none" && !set && !cautionsRead.includes(drill) && <Link href={`/drills/${drill}/ready`} className="underline underline-offset-4">First time with it? What to take care of</Link>}
+        {drill !== "none" && !set && !cautionsRead.includes(drill) && (
+          <Link href={`/drills/${drill}/ready`} className="underline underline-offset-4">
+            First time with it? What to take care of
+          </Link>
+        )}
       </div>
-      {set && <p className="mt-2 text-[17px]">{set === "rep" ? "Inka, made up, does a double step: trail foot, hands, lead foot, strike." : "Five swings as Inka always makes them. No pass or fail: they show what to work on."}</p>}
-      {trouble && <p role="alert" className="mt-3 text-fail">The sample did not come. <button type="button" className="font-semibold underline underline-offset-4" onClick={() => fetchSet(set ?? "rep")}>Fetch it again</button></p>}
+      {set && (
+        <p className="mt-2 text-[17px]">
+          {set === "rep"
+            ? "Inka, made up, does a double step: trail foot, hands, lead foot, strike."
+            : "Five swings as Inka always makes them. No pass or fail: they show what to work on."}
+        </p>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-3 text-fail">
+          The sample did not come.{" "}
+          <button
+            type="button"
+            className="font-semibold underline underline-offset-4"
+            onClick={() => fetchSet(set ?? "rep")}
+          >
+            Fetch it again
+          </button>
+        </p>
+      )}
       {done > 0 && !open && (
         <div className="mt-5 flex flex-wrap items-center gap-x-6 gap-y-3 border-y-[3px] border-ink py-4">
-          {set === "rep" && <Next words="That was one rep. Five normal swings tell which drill is worth doing."><Button look="main" onClick={nextSet}>Read her five swings</Button></Next>}
-          {drill === "normal-swing" && (done >= FEWEST_SWINGS ? <Next words={`${capital(inWords(done))} swings are read.`}><Button look="main" asChild><Link href="/profile">See what they show</Link></Button></Next> : <p className="text-[17px]">One swing is read. Two are needed to tell a habit from an accident, five are better.</p>)}
-          <Link href="/reps" className="underline underline-offset-4">All reps</Link>
+          {set === "rep" && (
+            <Next words="That was one rep. Five normal swings tell which drill is worth doing.">
+              <Button look="main" onClick={nextSet}>
+                Read her five swings
+              </Button>
+            </Next>
+          )}
+          {drill === "normal-swing" &&
+            (done >= FEWEST_SWINGS ? (
+              <Next words={`${capital(inWords(done))} swings are read.`}>
+                <Button look="main" asChild>
+                  <Link href="/profile">See what they show</Link>
+                </Button>
+              </Next>
+            ) : (
+              <p className="text-[17px]">
+                One swing is read. Two are needed to tell a habit from an accident, five are better.
+              </p>
+            ))}
+          <Link href="/reps" className="underline underline-offset-4">
+            All reps
+          </Link>
         </div>
       )}
       {items.length === 0 && !set ? (
@@ -144,23 +239,49 @@ export function ReadClips({ golferId, drills, hand, statureCm, keepFilm, drill: 
             <h2 className="mb-2 text-[23px]">How to film</h2>
             <ul className="grid gap-1.5">
               <li>Stand the phone 4 m in front of you, at hip height, on its end or level.</li>
-              <li>Head, feet and hands stay in the picture, with a hand&rsquo;s breadth to spare.</li>
+              <li>
+                Head, feet and hands stay in the picture, with a hand&rsquo;s breadth to spare.
+              </li>
               <li>Stand still for a second, swing, hold the finish.</li>
               <li>60 pictures a second, in &lsquo;most compatible&rsquo; (H.264).</li>
             </ul>
           </div>
           <div>
             <h2 className="mb-2 text-[23px]">No clip yet?</h2>
-            <p className="mb-3">Read one of the sample golfer&rsquo;s. It is read here, by the same network, as yours will be.</p>
-            <Button onClick={() => void sampleFile(hand === "left" ? "double-step-left.mp4" : "double-step-good.mp4").then((file) => add([file]), () => setTrouble(true))}>Try a sample clip</Button>
-            <p className="mt-3 text-[15px] text-ink-2">Or drop files anywhere on this page. They are read in this browser and never leave this computer.</p>
+            <p className="mb-3">
+              Read one of the sample golfer&rsquo;s. It is read here, by the same network, as yours
+              will be.
+            </p>
+            <Button
+              onClick={() =>
+                void sampleFile(
+                  hand === "left" ? "double-step-left.mp4" : "double-step-good.mp4",
+                ).then(
+                  (file) => add([file]),
+                  () => setTrouble(true),
+                )
+              }
+            >
+              Try a sample clip
+            </Button>
+            <p className="mt-3 text-[15px] text-ink-2">
+              Or drop files anywhere on this page. They are read in this browser and never leave
+              this computer.
+            </p>
           </div>
         </div>
       ) : (
         <ul className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(180px,1fr))] gap-6">
           {items.map((item) => (
             <li key={item.id}>
-              <ClipCard item={item} hand={hand} stop={() => stop(item)} again={() => again(item)} remove={() => remove(item)} answerFps={(fps) => answerFps(item, fps)} />
+              <ClipCard
+                item={item}
+                hand={hand}
+                stop={() => stop(item)}
+                again={() => again(item)}
+                remove={() => remove(item)}
+                answerFps={(fps) => answerFps(item, fps)}
+              />
             </li>
           ))}
         </ul>
@@ -170,8 +291,8 @@ export function ReadClips({ golferId, drills, hand, statureCm, keepFilm, drill: 
   );
 }
 
-
-const SELECT = "min-h-11 max-w-full rounded-control border-[1.5px] border-edge bg-paper px-3 font-semibold";
+const SELECT =
+  "min-h-11 max-w-full rounded-control border-[1.5px] border-edge bg-paper px-3 font-semibold";
 
 function Next({ words, children }: { words: string; children: React.ReactNode }) {
   return (

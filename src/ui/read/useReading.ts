@@ -9,7 +9,10 @@ import { keepReps, NotKeptError, putBlob, type FilmedFor } from "./keep";
 
 let nextId = 1;
 
-/** Reading says how far it is at least this often; a picture of the largest films takes a second, ms. */
+/**
+ * Reading says how far it is at least this often; a picture of the largest films takes a second,
+ * ms.
+ */
 const STALLED_MS = 30_000;
 
 /** Waits for silence: nothing heard for as long as was said last. */
@@ -40,10 +43,18 @@ interface KeptFor {
 /**
  * Reads clips one after another in a worker, keeps what was read, and tells how far each one is.
  *
- * @param judgedBy whose clips they are, and what their reps are judged by; the reader goes by the drill that it was made from
+ * @param judgedBy whose clips they are, and what their reps are judged by; the reader goes by the
+ * drill that it was made from
  */
-export function useReading(keepFilm: boolean, { golferId, drill, version }: { golferId: string; drill: string; version: number | undefined }, { drill: readAs, stage, hand, statureCm }: ReadFor) {
-  const readFor = useMemo(() => ({ drill: readAs, stage, hand, statureCm }), [readAs, stage, hand, statureCm]);
+export function useReading(
+  keepFilm: boolean,
+  { golferId, drill, version }: { golferId: string; drill: string; version: number | undefined },
+  { drill: readAs, stage, hand, statureCm }: ReadFor,
+) {
+  const readFor = useMemo(
+    () => ({ drill: readAs, stage, hand, statureCm }),
+    [readAs, stage, hand, statureCm],
+  );
   const [items, change] = useReducer(changeQueue, []);
   const [device, setDevice] = useState<AboutDevice | null>(null);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
@@ -52,7 +63,9 @@ export function useReading(keepFilm: boolean, { golferId, drill, version }: { go
 
   const reader = useCallback(() => {
     if (!worker.current) {
-      const w = new Worker(new URL("../../vision/worker/read.worker.ts", import.meta.url), { type: "module" });
+      const w = new Worker(new URL("../../vision/worker/read.worker.ts", import.meta.url), {
+        type: "module",
+      });
       worker.current = { worker: w, reader: wrap<Reader>(w) };
     }
     return worker.current.reader;
@@ -60,31 +73,64 @@ export function useReading(keepFilm: boolean, { golferId, drill, version }: { go
 
   useEffect(() => {
     // Ready before the first clip is chosen; what goes wrong here is said when one is read.
-    reader().warm().then(setDevice, () => {});
+    reader()
+      .warm()
+      .then(setDevice, () => {});
     return () => {
       worker.current?.worker.terminate();
       worker.current = null;
     };
   }, [reader]);
 
-  const set = useCallback((id: number, state: ClipState) => change({ type: "state", id, state }), []);
+  const set = useCallback(
+    (id: number, state: ClipState) => change({ type: "state", id, state }),
+    [],
+  );
 
   const keep = useCallback(
-    async (item: ClipItem, clipSha256: string, track: { bytes: Uint8Array; sha256: string }, captureFps?: number) => {
+    async (
+      item: ClipItem,
+      clipSha256: string,
+      track: { bytes: Uint8Array; sha256: string },
+      captureFps?: number,
+    ) => {
       set(item.id, { step: "keeping" });
       try {
         if (keepFilm) await putBlob("clips", clipSha256, item.file);
         await putBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
         const { golfer, drill, version, stage } = keptFor.current.get(item.id)!;
-        const kept = await keepReps({ golfer, clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size }, trackSha256: track.sha256, drill, ...(version === undefined ? {} : { drillVersion: version }), ...(stage ? { stage } : {}), captureFps });
+        const kept = await keepReps({
+          golfer,
+          clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size },
+          trackSha256: track.sha256,
+          drill,
+          ...(version === undefined ? {} : { drillVersion: version }),
+          ...(stage ? { stage } : {}),
+          captureFps,
+        });
         const rep = kept.reps[0];
         const slow = kept.problems.find((p) => p.code === "slowMotion");
-        if (slow) set(item.id, { step: "asks", question: "slowMotion", track, clipSha256, message: slow.message });
+        if (slow)
+          set(item.id, {
+            step: "asks",
+            question: "slowMotion",
+            track,
+            clipSha256,
+            message: slow.message,
+          });
         else if (!rep) set(item.id, { step: "nothing", problems: kept.problems });
         else set(item.id, { step: "done", repId: kept.ids[0]!, ...rep });
       } catch (error) {
-        const message = error instanceof NotKeptError ? error.message : "The program on this computer does not answer.";
-        set(item.id, { step: "failed", message, action: "The clip is untouched. Try again.", again: true });
+        const message =
+          error instanceof NotKeptError
+            ? error.message
+            : "The program on this computer does not answer.";
+        set(item.id, {
+          step: "failed",
+          message,
+          action: "The clip is untouched. Try again.",
+          again: true,
+        });
       }
     },
     [keepFilm, set],
@@ -96,31 +142,63 @@ export function useReading(keepFilm: boolean, { golferId, drill, version }: { go
     if (!item) return;
     const run = (busy.current = { id: item.id, stopped: false });
     const startedAt = performance.now();
-    keptFor.current.set(item.id, { golfer: { id: golferId, hand, statureCm }, drill, version, stage });
+    keptFor.current.set(item.id, {
+      golfer: { id: golferId, hand, statureCm },
+      drill,
+      version,
+      stage,
+    });
     set(item.id, { step: "working", progress: { step: "loading" }, startedAt });
     void (async () => {
       let began = startedAt;
       try {
         const watch = watched();
-        const reading = reader().read(item.file, readFor, proxy((progress) => {
-          if (run.stopped) return;
-          watch.heard(progress.step === "loading" ? null : STALLED_MS);
-          if (progress.step === "reading" && began === startedAt) began = performance.now();
-          set(item.id, { step: "working", progress, startedAt: began });
-        }));
+        const reading = reader().read(
+          item.file,
+          readFor,
+          proxy((progress) => {
+            if (run.stopped) return;
+            watch.heard(progress.step === "loading" ? null : STALLED_MS);
+            if (progress.step === "reading" && began === startedAt) began = performance.now();
+            set(item.id, { step: "working", progress, startedAt: began });
+          }),
+        );
         const result = await Promise.race([reading, watch.silence]).finally(watch.end);
         if (result === "silent") {
-          // Nothing inside a worker that is stuck can answer: it is ended, and the next clip gets another.
+          // Nothing inside a worker that is stuck can answer: it is ended, and the next clip gets
+          // another.
           worker.current?.worker.terminate();
           worker.current = null;
           if (!run.stopped) set(item.id, { step: "failed", ...CLIP_WORDS.stalled, again: false });
           return;
         }
         if (run.stopped) return;
-        if (result.ok) await keep(item, result.clipSha256, { bytes: result.track, sha256: result.trackSha256 });
-        else set(item.id, { step: "failed", message: result.message, action: result.action, again: !["notVideo", "empty", "noPicture", "codec", "tooBig", "damaged", "size", "tooLong"].includes(result.code) });
+        if (result.ok)
+          await keep(item, result.clipSha256, { bytes: result.track, sha256: result.trackSha256 });
+        else
+          set(item.id, {
+            step: "failed",
+            message: result.message,
+            action: result.action,
+            again: ![
+              "notVideo",
+              "empty",
+              "noPicture",
+              "codec",
+              "tooBig",
+              "damaged",
+              "size",
+              "tooLong",
+            ].includes(result.code),
+          });
       } catch {
-        if (!run.stopped) set(item.id, { step: "failed", message: "Reading broke off.", action: "Try again. The clip itself is untouched.", again: true });
+        if (!run.stopped)
+          set(item.id, {
+            step: "failed",
+            message: "Reading broke off.",
+            action: "Try again. The clip itself is untouched.",
+            again: true,
+          });
         worker.current?.worker.terminate();
         worker.current = null;
       } finally {
@@ -142,8 +220,10 @@ export function useReading(keepFilm: boolean, { golferId, drill, version }: { go
   return {
     items,
     device,
-    add: (files: File[]) => change({ type: "add", files: files.map((file) => ({ id: nextId++, file })) }),
-    stop: (item: ClipItem) => (item.id === busy.current?.id ? stopRunning() : set(item.id, { step: "stopped" })),
+    add: (files: File[]) =>
+      change({ type: "add", files: files.map((file) => ({ id: nextId++, file })) }),
+    stop: (item: ClipItem) =>
+      item.id === busy.current?.id ? stopRunning() : set(item.id, { step: "stopped" }),
     stopAll: () => {
       change({ type: "stopAll" });
       stopRunning();
@@ -151,7 +231,8 @@ export function useReading(keepFilm: boolean, { golferId, drill, version }: { go
     again: (item: ClipItem) => set(item.id, { step: "waiting" }),
     remove: (item: ClipItem) => change({ type: "remove", id: item.id }),
     answerFps: (item: ClipItem, fps: number | null) => {
-      if (item.state.step === "asks") void keep(item, item.state.clipSha256, item.state.track, fps ?? undefined);
+      if (item.state.step === "asks")
+        void keep(item, item.state.clipSha256, item.state.track, fps ?? undefined);
     },
   };
 }

@@ -15,7 +15,13 @@ export function TinyStrips({ reps }: { reps: readonly RepCard[] }) {
     <ul className="flex flex-wrap gap-x-4 gap-y-4">
       {reps.slice(0, shown).map((r) => (
         <li key={r.id}>
-          <Link prefetch={false} href={`/reps/${r.id}`} className="block p-1 hover:bg-silt" aria-label={repLabel(r)} title={repTitle(r)}>
+          <Link
+            prefetch={false}
+            href={`/reps/${r.id}`}
+            className="block p-1 hover:bg-silt"
+            aria-label={repLabel(r)}
+            title={repTitle(r)}
+          >
             <LazyStrip id={r.id} size={TINY} className="h-[110px] w-[44px]" />
             <span className="mt-1.5 flex items-center justify-between font-semibold">
               {r.number}

@@ -4,21 +4,37 @@ import type { Said } from "@/core/reps/said";
 import type { Scene } from "@/core/scene/scene";
 import type { AgainWorker } from "./again.worker";
 
-/** A kept rep that is read again as the golfer says: by two workers at a time, where there are processors for two. */
+/**
+ * A kept rep that is read again as the golfer says: by two workers at a time, where there are
+ * processors for two.
+ */
 export class Again {
   private readonly workers: Worker[];
   private readonly readers: Remote<AgainWorker>[];
 
   constructor() {
     const count = (navigator.hardwareConcurrency || 1) < 2 ? 1 : 2;
-    this.workers = Array.from({ length: count }, () => new Worker(new URL("./again.worker.ts", import.meta.url), { type: "module" }));
+    this.workers = Array.from(
+      { length: count },
+      () => new Worker(new URL("./again.worker.ts", import.meta.url), { type: "module" }),
+    );
     this.readers = this.workers.map((w) => wrap<AgainWorker>(w));
   }
 
-  /** Opens the track for a golfer's hand and stature. @param was which rep of it it is @param ahead nothing is asked yet */
-  async open(track: Uint8Array, options: AnalyseOptions, was: { index: number; from: number; to: number }, ahead: boolean): Promise<Pick<Scene, "scale">> {
+  /**
+   * Opens the track for a golfer's hand and stature. @param was which rep of it it is @param ahead
+   * nothing is asked yet
+   */
+  async open(
+    track: Uint8Array,
+    options: AnalyseOptions,
+    was: { index: number; from: number; to: number },
+    ahead: boolean,
+  ): Promise<Pick<Scene, "scale">> {
     const each = SAMPLES / this.readers.length;
-    const [first] = await Promise.all(this.readers.map((r, k) => r.open(track, options, was, [k * each, (k + 1) * each], ahead)));
+    const [first] = await Promise.all(
+      this.readers.map((r, k) => r.open(track, options, was, [k * each, (k + 1) * each], ahead)),
+    );
     return first!;
   }
 

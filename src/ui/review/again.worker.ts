@@ -1,12 +1,20 @@
 import { expose } from "comlink";
-import { openAnalysis, type AnalysedRep, type AnalyseOptions, type OpenAnalysis } from "@/core/analyse";
+import {
+  openAnalysis,
+  type AnalysedRep,
+  type AnalyseOptions,
+  type OpenAnalysis,
+} from "@/core/analyse";
 import { readTrack } from "@/core/formats/trackFile";
 import type { Said } from "@/core/reps/said";
 import type { Scene } from "@/core/scene/scene";
 import type { CopiesPart } from "@/core/uncertainty/perturb";
 import { joined, type Sampled } from "@/core/uncertainty/sample";
 
-/** Reads a kept rep again, beside the page; one of these, or two that share the copies behind its uncertainties. */
+/**
+ * Reads a kept rep again, beside the page; one of these, or two that share the copies behind its
+ * uncertainties.
+ */
 export interface AgainWorker {
   /**
    * @param was which rep of the track it is
@@ -14,10 +22,19 @@ export interface AgainWorker {
    * @param ahead nothing is asked yet: there is time
    * @returns the scale that lengths are reckoned by
    */
-  open(track: Uint8Array, options: AnalyseOptions, was: { index: number; from: number; to: number }, part: CopiesPart, ahead: boolean): Pick<Scene, "scale">;
+  open(
+    track: Uint8Array,
+    options: AnalyseOptions,
+    was: { index: number; from: number; to: number },
+    part: CopiesPart,
+    ahead: boolean,
+  ): Pick<Scene, "scale">;
   /** Reads its part of the copies with what the golfer says; null when no rep is left then. */
   sample(said: Said): Sampled | null;
-  /** The rep with what the golfer says of it, after its own part was read. @param others the parts of the others */
+  /**
+   * The rep with what the golfer says of it, after its own part was read. @param others the parts
+   * of the others
+   */
   again(said: Said, others: readonly Sampled[]): AnalysedRep | null;
 }
 
@@ -28,7 +45,8 @@ const worker: AgainWorker = {
   open(track, options, was, part, ahead) {
     const clip = openAnalysis(readTrack(track), options);
     opened = { clip, at: clip.placeOf(was), part };
-    // The copies are drawn before they are asked for; and read as after a new split, which takes longest, so that the first answer finds all that it runs compiled.
+    // The copies are drawn before they are asked for; and read as after a new split, which takes
+    // longest, so that the first answer finds all that it runs compiled.
     if (ahead && opened.at >= 0) {
       const drawn = clip.sampleAgain(opened.at, {}, part);
       clip.sampleAgain(opened.at, { split: { from: was.from, to: was.to } }, part);
@@ -36,8 +54,10 @@ const worker: AgainWorker = {
     }
     return { scale: clip.scale };
   },
-  sample: (said) => (own = opened && opened.at >= 0 ? opened.clip.sampleAgain(opened.at, said, opened.part) : null),
-  again: (said, others) => (opened && own ? opened.clip.again(opened.at, said, joined([own, ...others])) : null),
+  sample: (said) =>
+    (own = opened && opened.at >= 0 ? opened.clip.sampleAgain(opened.at, said, opened.part) : null),
+  again: (said, others) =>
+    opened && own ? opened.clip.again(opened.at, said, joined([own, ...others])) : null,
 };
 
 expose(worker);

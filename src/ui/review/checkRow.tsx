@@ -5,7 +5,12 @@ import { shownNumber, shownUnit, toldAs, wanted, type Units } from "@/ui/kit/uni
 import { Button } from "@/ui/kit/button";
 import { BandBar } from "./bandBar";
 
-const TEXT = { pass: "text-pass", fail: "text-fail", "too close": "text-unsure", "not measurable": "text-unsure" } as const;
+const TEXT = {
+  pass: "text-pass",
+  fail: "text-fail",
+  "too close": "text-unsure",
+  "not measurable": "text-unsure",
+} as const;
 
 /** What 'too close' lacks (MOVEMENT, verdict rule 5), and how sure the film is. */
 function lacks({ result, value, u, band: [lo, hi], measure }: CheckVerdict, units: Units): string {
@@ -14,12 +19,29 @@ function lacks({ result, value, u, band: [lo, hi], measure }: CheckVerdict, unit
   const show = (v: number) => `${shownNumber(v, unit, units)} ${shownUnit(unit, units)}`.trim();
   const sure = `The film is sure to ${show(2 * u)}.`;
   if (result !== "too close") return sure;
-  const limit = lo === null ? hi! : hi === null ? lo : Math.abs(value - lo) < Math.abs(value - hi) ? lo : hi;
+  const limit =
+    lo === null ? hi! : hi === null ? lo : Math.abs(value - lo) < Math.abs(value - hi) ? lo : hi;
   return `${show(Math.abs(value - limit))} from the limit, ${show(limit)}. ${sure} ${(limit === lo ? value > lo : value < limit) ? "Nearer the middle" : "Inside by so much"} and it is a pass.`;
 }
 
 /** One check: sign, name, what is wanted; value ± U and its band. */
-export function CheckRow({ check, name, units, reason, at, zero, seek }: { check: CheckVerdict; name: string; units: Units; reason?: string | undefined; at?: number | undefined; zero: number; seek: (ms: number) => void }) {
+export function CheckRow({
+  check,
+  name,
+  units,
+  reason,
+  at,
+  zero,
+  seek,
+}: {
+  check: CheckVerdict;
+  name: string;
+  units: Units;
+  reason?: string | undefined;
+  at?: number | undefined;
+  zero: number;
+  seek: (ms: number) => void;
+}) {
   const { unit, definition } = CATALOGUE[check.measure];
   return (
     <div className="grid grid-cols-[24px_1fr_auto] items-start gap-x-3">
@@ -35,19 +57,35 @@ export function CheckRow({ check, name, units, reason, at, zero, seek }: { check
         <div className="absolute z-10 mt-1 max-w-72 border border-edge bg-paper p-3 text-[15px]">
           <p>{definition}</p>
           <p className="mt-2">{lacks(check, units)}</p>
-          {at !== undefined && <Button className="mt-2" onClick={() => seek(at)}>Show its picture, {Math.round(at - zero).toString().replace("-", "−")} ms</Button>}
+          {at !== undefined && (
+            <Button className="mt-2" onClick={() => seek(at)}>
+              Show its picture,{" "}
+              {Math.round(at - zero)
+                .toString()
+                .replace("-", "−")}{" "}
+              ms
+            </Button>
+          )}
         </div>
       </details>
       <div className="text-right leading-tight">
         {check.value === null || check.u === null ? (
-          <span className="block max-w-36 text-[14px] text-ink-2">{reason ?? "not measurable"}</span>
+          <span className="block max-w-36 text-[14px] text-ink-2">
+            {reason ?? "not measurable"}
+          </span>
         ) : (
           <span className={TEXT[check.result]}>
-            <strong className="text-[18px]">{shownNumber(toldAs(check.value, check.measure), unit, units)}</strong>{" "}
-            <span className="text-[14px] text-ink-2">± {shownNumber(2 * check.u, unit, units)} {shownUnit(unit, units)}</span>
+            <strong className="text-[18px]">
+              {shownNumber(toldAs(check.value, check.measure), unit, units)}
+            </strong>{" "}
+            <span className="text-[14px] text-ink-2">
+              ± {shownNumber(2 * check.u, unit, units)} {shownUnit(unit, units)}
+            </span>
           </span>
         )}
-        <span className="mt-1 block"><BandBar check={check} /></span>
+        <span className="mt-1 block">
+          <BandBar check={check} />
+        </span>
       </div>
     </div>
   );

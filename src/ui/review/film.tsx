@@ -2,7 +2,15 @@
 
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import type { Joints } from "@/core/practice/figureOver";
-import { drawFigure, drawOverlay, feetView, viewOf, type Drawn, type OverlayPart, type View } from "@/ui/picture/overlay";
+import {
+  drawFigure,
+  drawOverlay,
+  feetView,
+  viewOf,
+  type Drawn,
+  type OverlayPart,
+  type View,
+} from "@/ui/picture/overlay";
 import { Frames, keptPx, type FramesState } from "./frames";
 
 /** Painted so large, px. */
@@ -33,14 +41,36 @@ const WAITING: FramesState = { share: 0, failed: false };
 const NO_OTHERS: NonNullable<Props["over"]> = [];
 const nothing = () => () => {};
 
-/** The film, cut to the golfer, with what is known of the shown picture over it: every picture decoded beforehand, so that film and strip are never apart. Without a film: the joints alone. */
-export function Film({ src, drawn, range, frame, parts, over = NO_OTHERS, feet, filmSecondsPerMs, share: films = 1, onDrag, onLost }: Props) {
+/**
+ * The film, cut to the golfer, with what is known of the shown picture over it: every picture
+ * decoded beforehand, so that film and strip are never apart. Without a film: the joints alone.
+ */
+export function Film({
+  src,
+  drawn,
+  range,
+  frame,
+  parts,
+  over = NO_OTHERS,
+  feet,
+  filmSecondsPerMs,
+  share: films = 1,
+  onDrag,
+  onLost,
+}: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { track } = drawn;
   const [first, last] = range;
-  const view = useMemo(() => (feet ? feetView(track, first, last) : viewOf(track)), [track, feet, first, last]);
+  const view = useMemo(
+    () => (feet ? feetView(track, first, last) : viewOf(track)),
+    [track, feet, first, last],
+  );
   const frames = useFrames(src, drawn, range, view, frame, filmSecondsPerMs, films);
-  const { share, failed } = useSyncExternalStore(frames?.subscribe ?? nothing, frames?.state ?? (() => WAITING), () => WAITING);
+  const { share, failed } = useSyncExternalStore(
+    frames?.subscribe ?? nothing,
+    frames?.state ?? (() => WAITING),
+    () => WAITING,
+  );
   useEffect(() => {
     if (failed) onLost();
   }, [failed, onLost]);
@@ -63,8 +93,13 @@ export function Film({ src, drawn, range, frame, parts, over = NO_OTHERS, feet, 
   return (
     <div className="relative aspect-square w-full max-w-[440px] overflow-hidden bg-silt">
       <canvas
-        ref={canvas} width={PX} height={PX} data-film={src !== null && share === 1 && !failed ? "ready" : "reading"}
-        role="img" aria-label={`Picture ${frame - first + 1} of ${last - first + 1}`} className="absolute inset-0 size-full cursor-ew-resize touch-pan-y"
+        ref={canvas}
+        width={PX}
+        height={PX}
+        data-film={src !== null && share === 1 && !failed ? "ready" : "reading"}
+        role="img"
+        aria-label={`Picture ${frame - first + 1} of ${last - first + 1}`}
+        className="absolute inset-0 size-full cursor-ew-resize touch-pan-y"
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
           drag.current = { x: e.clientX, frames: 0 };
@@ -91,7 +126,15 @@ export function Film({ src, drawn, range, frame, parts, over = NO_OTHERS, feet, 
 const PX_PER_FRAME = 4;
 
 /** The decoded pictures of a rep as one view shows them; read anew for another view. */
-function useFrames(src: string | null, { track }: Drawn, [first, last]: readonly [number, number], view: View, frame: number, filmSecondsPerMs: number, films: number): Frames | null {
+function useFrames(
+  src: string | null,
+  { track }: Drawn,
+  [first, last]: readonly [number, number],
+  view: View,
+  frame: number,
+  filmSecondsPerMs: number,
+  films: number,
+): Frames | null {
   const [film, setFilm] = useState<{ src: string; blob: Blob | null } | null>(null);
   const [frames, setFrames] = useState<Frames | null>(null);
   const at = useRef(frame);
@@ -99,7 +142,12 @@ function useFrames(src: string | null, { track }: Drawn, [first, last]: readonly
   useEffect(() => {
     if (!src) return;
     const stop = new AbortController();
-    void fetch(src, { signal: stop.signal }).then(async (r) => (r.ok ? r.blob() : null), () => null).then((blob) => !stop.signal.aborted && setFilm({ src, blob }));
+    void fetch(src, { signal: stop.signal })
+      .then(
+        async (r) => (r.ok ? r.blob() : null),
+        () => null,
+      )
+      .then((blob) => !stop.signal.aborted && setFilm({ src, blob }));
     return () => stop.abort();
   }, [src]);
   useEffect(() => {
@@ -108,7 +156,13 @@ function useFrames(src: string | null, { track }: Drawn, [first, last]: readonly
     const own = new Frames(track.times, filmSecondsPerMs, count);
     const half = (track.times[1]! - track.times[0]!) / 2;
     const s = (i: number) => Math.max(0, (track.times[i]! + half) * filmSecondsPerMs);
-    const asked = { fromS: Math.max(0, s(first) - 2 * half * filmSecondsPerMs), toS: s(last), firstS: s(at.current), square: view, px: keptPx(PX, count * films) };
+    const asked = {
+      fromS: Math.max(0, s(first) - 2 * half * filmSecondsPerMs),
+      toS: s(last),
+      firstS: s(at.current),
+      square: view,
+      px: keptPx(PX, count * films),
+    };
     void Promise.resolve().then(() => {
       setFrames(own);
       return own.read(film.blob ?? new Blob([]), asked);

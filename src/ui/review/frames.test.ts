@@ -9,7 +9,9 @@ describe("a rep's decoded pictures", () => {
     expect(keptPx(440, 120)).toBe(440);
     for (const count of [300, 600, 2400]) {
       expect(keptPx(440, count) ** 2 * 4 * count).toBeLessThanOrEqual(MOST_BYTES);
-      expect((keptPx(440, count) + 1) ** 2 * 4 * count > MOST_BYTES || keptPx(440, count) === 440).toBe(true);
+      expect(
+        (keptPx(440, count) + 1) ** 2 * 4 * count > MOST_BYTES || keptPx(440, count) === 440,
+      ).toBe(true);
     }
   });
 
@@ -18,7 +20,10 @@ describe("a rep's decoded pictures", () => {
     vi.stubGlobal("navigator", { hardwareConcurrency: 1 });
     expect(halves(asked)).toEqual([asked]);
     vi.stubGlobal("navigator", { hardwareConcurrency: 4 });
-    expect(halves(asked).map(({ fromS, toS, firstS }) => [fromS, toS, firstS])).toEqual([[1, 3, 1], [3, 5, 4.2]]);
+    expect(halves(asked).map(({ fromS, toS, firstS }) => [fromS, toS, firstS])).toEqual([
+      [1, 3, 1],
+      [3, 5, 4.2],
+    ]);
     expect(halves({ ...asked, firstS: 1.5 }).map((h) => h.firstS)).toEqual([1.5, 3]);
     expect(halves({ ...asked, firstS: 5 })[1]!.firstS).toBe(5);
   });

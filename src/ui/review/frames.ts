@@ -9,7 +9,8 @@ export const MOST_BYTES = 300e6;
 const STEPS = 25;
 
 /** How large pictures are kept, px, so that so many of them find room. */
-export const keptPx = (wanted: number, count: number): number => Math.min(wanted, Math.floor(Math.sqrt(MOST_BYTES / 4 / Math.max(1, count))));
+export const keptPx = (wanted: number, count: number): number =>
+  Math.min(wanted, Math.floor(Math.sqrt(MOST_BYTES / 4 / Math.max(1, count))));
 
 export interface FramesState {
   /** Share of the pictures that is there. */
@@ -18,15 +19,25 @@ export interface FramesState {
   failed: boolean;
 }
 
-/** A film's stretch in two, where there are processors for two; what is looked at comes first in its own half. */
+/**
+ * A film's stretch in two, where there are processors for two; what is looked at comes first in its
+ * own half.
+ */
 export function halves(asked: FramesAsked): FramesAsked[] {
   if ((navigator.hardwareConcurrency || 1) < 2) return [asked];
   const middle = (asked.fromS + asked.toS) / 2;
-  const within = (from: number, to: number) => (asked.firstS >= from && asked.firstS < to ? asked.firstS : from);
-  return [{ ...asked, toS: middle, firstS: within(asked.fromS, middle) }, { ...asked, fromS: middle, firstS: within(middle, asked.toS + 1) }];
+  const within = (from: number, to: number) =>
+    asked.firstS >= from && asked.firstS < to ? asked.firstS : from;
+  return [
+    { ...asked, toS: middle, firstS: within(asked.fromS, middle) },
+    { ...asked, fromS: middle, firstS: within(middle, asked.toS + 1) },
+  ];
 }
 
-/** The decoded pictures of a rep, each by its number in the track: any of them can be painted at once. */
+/**
+ * The decoded pictures of a rep, each by its number in the track: any of them can be painted at
+ * once.
+ */
 export class Frames {
   private readonly pictures = new Map<number, ImageBitmap>();
   private readonly listeners = new Set<() => void>();
@@ -38,7 +49,11 @@ export class Frames {
    * @param secondsPerMs the film's own seconds for one ms of what happened
    * @param count how many pictures will come
    */
-  constructor(private readonly times: Float64Array, private readonly secondsPerMs: number, private readonly count: number) {}
+  constructor(
+    private readonly times: Float64Array,
+    private readonly secondsPerMs: number,
+    private readonly count: number,
+  ) {}
 
   readonly subscribe = (changed: () => void): (() => void) => {
     this.listeners.add(changed);
@@ -59,7 +74,13 @@ export class Frames {
       // A film has a picture less than was reckoned, now and then.
       else {
         // For whoever measures.
-        performance.mark("kingfisher:frames", { detail: { ms: performance.now() - began, bytes: this.pictures.size * 4 * asked.px ** 2, count: this.pictures.size } });
+        performance.mark("kingfisher:frames", {
+          detail: {
+            ms: performance.now() - began,
+            bytes: this.pictures.size * 4 * asked.px ** 2,
+            count: this.pictures.size,
+          },
+        });
         this.set({ ...this.now, share: 1 });
       }
     } catch {
@@ -68,15 +89,19 @@ export class Frames {
   }
 
   private async readPart(film: Blob, asked: FramesAsked): ReturnType<FramesWorker["read"]> {
-    const worker = new Worker(new URL("../../vision/worker/frames.worker.ts", import.meta.url), { type: "module" });
+    const worker = new Worker(new URL("../../vision/worker/frames.worker.ts", import.meta.url), {
+      type: "module",
+    });
     this.workers.push(worker);
     const { port1, port2 } = new MessageChannel();
     port1.onmessage = ({ data: { timeS, bitmap } }: MessageEvent<FramePicture>) => {
       const frame = nearestFrame(this.times, timeS / this.secondsPerMs);
       this.pictures.get(frame)?.close();
       this.pictures.set(frame, bitmap);
-      // The page is told in steps, and of each part's first picture: that may be the one that is looked at.
-      const share = Math.min(STEPS - 1, Math.floor((STEPS * this.pictures.size) / this.count)) / STEPS;
+      // The page is told in steps, and of each part's first picture: that may be the one that is
+      // looked at.
+      const share =
+        Math.min(STEPS - 1, Math.floor((STEPS * this.pictures.size) / this.count)) / STEPS;
       if (share !== this.now.share || this.pictures.size <= 2) this.set({ share, failed: false });
     };
     return wrap<FramesWorker>(worker).read(film, asked, transfer(port2, [port2]));

@@ -18,8 +18,19 @@ type Found = Place & { fromStartS: number };
 /** At these the weight is told. */
 const TOLD = ["address", "handStart", "top", "impact", "finish"];
 
-/** What pressure insoles measured of the rep, laid on its clock by the steps, beside what was estimated from the film. Not for every picture that is shown anew: it does not hang on it. */
-export const InsolesPanel = memo(function InsolesPanel({ rep, laid, changed }: { rep: RepDetail; laid: LaidInsoles | null; changed(laid: LaidInsoles | null): void }) {
+/**
+ * What pressure insoles measured of the rep, laid on its clock by the steps, beside what was
+ * estimated from the film. Not for every picture that is shown anew: it does not hang on it.
+ */
+export const InsolesPanel = memo(function InsolesPanel({
+  rep,
+  laid,
+  changed,
+}: {
+  rep: RepDetail;
+  laid: LaidInsoles | null;
+  changed(laid: LaidInsoles | null): void;
+}) {
   const [state, setState] = useState<"reading" | "keeping" | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [several, setSeveral] = useState<{ fileName: string; places: Found[] } | null>(null);
@@ -35,12 +46,25 @@ export const InsolesPanel = memo(function InsolesPanel({ rep, laid, changed }: {
     setState("keeping");
     const before = laid;
     try {
-      const response = await fetch(`/api/reps/${rep.id}/insoles`, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(next) });
-      if (!response.ok) throw new Error(((await response.json().catch(() => null)) as { message?: string } | null)?.message ?? `The program answered ${response.status}.`);
+      const response = await fetch(`/api/reps/${rep.id}/insoles`, {
+        method: "PUT",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(next),
+      });
+      if (!response.ok)
+        throw new Error(
+          ((await response.json().catch(() => null)) as { message?: string } | null)?.message ??
+            `The program answered ${response.status}.`,
+        );
       changed(next);
-      if (!next && before) toast("The insoles are off this rep.", { action: { label: "Undo", onClick: () => void keep(before) } });
+      if (!next && before)
+        toast("The insoles are off this rep.", {
+          action: { label: "Undo", onClick: () => void keep(before) },
+        });
     } catch (error) {
-      setWrong(`${error instanceof Error ? error.message : "The computer does not answer."} Nothing was changed.`);
+      setWrong(
+        `${error instanceof Error ? error.message : "The computer does not answer."} Nothing was changed.`,
+      );
     } finally {
       setState(null);
     }
@@ -57,39 +81,91 @@ export const InsolesPanel = memo(function InsolesPanel({ rep, laid, changed }: {
     setState("reading");
     const worker = new Worker(new URL("./insoles.worker.ts", import.meta.url), { type: "module" });
     const reading = (own.current = { worker, reader: wrap<InsolesWorker>(worker) });
-    const find = async (): Promise<{ places: Found[] } | { message: string }> => reading.reader.find(await file.text(), { t: rep.series.t, leadShare: rep.series.leadShare }, rep.hand);
-    const found = await find().catch((error: unknown) => ({ message: `It could not be read${error instanceof Error ? `: ${error.message}` : ""}.` }));
+    const find = async (): Promise<{ places: Found[] } | { message: string }> =>
+      reading.reader.find(
+        await file.text(),
+        { t: rep.series.t, leadShare: rep.series.leadShare },
+        rep.hand,
+      );
+    const found = await find().catch((error: unknown) => ({
+      message: `It could not be read${error instanceof Error ? `: ${error.message}` : ""}.`,
+    }));
     // Another file was chosen meanwhile, or this one was stopped.
     if (own.current !== reading) return;
     setState(null);
     if ("message" in found) return setWrong(`${file.name}: ${found.message}`);
     const clear = clearPlace(found.places);
     if (clear) return lay(file.name, clear);
-    if (!found.places.length) return setWrong(`${file.name}: nowhere in it does the weight move as in this rep. Is it of the same practice, with left and right in the right shoes?`);
-    setSeveral({ fileName: file.name, places: [...found.places].sort((a, b) => a.fromStartS - b.fromStartS) });
+    if (!found.places.length)
+      return setWrong(
+        `${file.name}: nowhere in it does the weight move as in this rep. Is it of the same practice, with left and right in the right shoes?`,
+      );
+    setSeveral({
+      fileName: file.name,
+      places: [...found.places].sort((a, b) => a.fromStartS - b.fromStartS),
+    });
   };
   return (
     <section className="mt-10 border-t border-hair pt-5" aria-labelledby="insoles">
-      <h2 id="insoles" className="mb-2 text-[23px]">What did your insoles measure?</h2>
-      {laid ? <Measured rep={rep} laid={laid} /> : <p className="mb-3 max-w-prose text-[17px]">If you wore pressure insoles, choose their file and the steps lay it on the film’s clock. It is a CSV with the columns t_ms, left_heel, left_toe, right_heel and right_toe, 50 to 100 rows a second.</p>}
+      <h2 id="insoles" className="mb-2 text-[23px]">
+        What did your insoles measure?
+      </h2>
+      {laid ? (
+        <Measured rep={rep} laid={laid} />
+      ) : (
+        <p className="mb-3 max-w-prose text-[17px]">
+          If you wore pressure insoles, choose their file and the steps lay it on the film’s clock.
+          It is a CSV with the columns t_ms, left_heel, left_toe, right_heel and right_toe, 50 to
+          100 rows a second.
+        </p>
+      )}
       {several && (
         <div className="mb-4" role="group" aria-label="Which of them is this rep?">
-          <p className="mb-2 max-w-prose text-[17px]">{several.fileName} has {several.places.length} stretches like this rep. Which one is it, counted from the start of the file?</p>
-          <div className="flex flex-wrap gap-3">{several.places.map((p) => <Button key={p.offsetMs} onClick={() => void lay(several.fileName, p)}>{clock(p.fromStartS)}</Button>)}</div>
+          <p className="mb-2 max-w-prose text-[17px]">
+            {several.fileName} has {several.places.length} stretches like this rep. Which one is it,
+            counted from the start of the file?
+          </p>
+          <div className="flex flex-wrap gap-3">
+            {several.places.map((p) => (
+              <Button key={p.offsetMs} onClick={() => void lay(several.fileName, p)}>
+                {clock(p.fromStartS)}
+              </Button>
+            ))}
+          </div>
         </div>
       )}
       <div className="flex flex-wrap items-end gap-3">
-        <FileChoice label={laid ? "Another file" : "The insoles’ file"} accept=".csv,text/csv" chosen={(file) => void read(file)} disabled={state !== null} />
-        {laid && <Button look="quiet" disabled={state !== null} onClick={() => void keep(null)}>Take the insoles off this rep</Button>}
+        <FileChoice
+          label={laid ? "Another file" : "The insoles’ file"}
+          accept=".csv,text/csv"
+          chosen={(file) => void read(file)}
+          disabled={state !== null}
+        />
+        {laid && (
+          <Button look="quiet" disabled={state !== null} onClick={() => void keep(null)}>
+            Take the insoles off this rep
+          </Button>
+        )}
         {state === "reading" && <Button onClick={stop}>Stop</Button>}
       </div>
-      <p role="status" className="mt-2 text-[15px] text-ink-2">{state === "reading" ? "Looking for this rep in the file…" : state === "keeping" ? "Keeping it…" : ""}</p>
-      {wrong && <p role="alert" className="mt-2 max-w-prose text-fail">{wrong}</p>}
+      <p role="status" className="mt-2 text-[15px] text-ink-2">
+        {state === "reading"
+          ? "Looking for this rep in the file…"
+          : state === "keeping"
+            ? "Keeping it…"
+            : ""}
+      </p>
+      {wrong && (
+        <p role="alert" className="mt-2 max-w-prose text-fail">
+          {wrong}
+        </p>
+      )}
     </section>
   );
 });
 
-const clock = (s: number) => `${Math.floor(Math.max(0, s) / 60)} min ${Math.round(Math.max(0, s) % 60)} s`;
+const clock = (s: number) =>
+  `${Math.floor(Math.max(0, s) / 60)} min ${Math.round(Math.max(0, s) % 60)} s`;
 const whole = (v: number | null) => (v === null ? "–" : `${Math.round(v)}`.replace("-", "−"));
 
 function Measured({ rep, laid }: { rep: RepDetail; laid: LaidInsoles }) {
@@ -107,16 +183,40 @@ function Measured({ rep, laid }: { rep: RepDetail; laid: LaidInsoles }) {
   };
   return (
     <>
-      {rms !== null && bias !== null && <p className="mb-3 max-w-prose text-[17px]">Over the whole rep the film’s estimate was {whole(rms)} % of the weight away from them (root mean square), {Math.abs(bias) < 0.5 ? "to neither side on average" : `on average ${whole(Math.abs(bias))} % too far toward the ${bias > 0 ? "lead" : "trail"} foot`}. The dotted line in the strip is what they measured.</p>}
-      <div className="mb-4 overflow-x-auto" tabIndex={0} role="region" aria-label="Weight by film and by insoles">
+      {rms !== null && bias !== null && (
+        <p className="mb-3 max-w-prose text-[17px]">
+          Over the whole rep the film’s estimate was {whole(rms)} % of the weight away from them
+          (root mean square),{" "}
+          {Math.abs(bias) < 0.5
+            ? "to neither side on average"
+            : `on average ${whole(Math.abs(bias))} % too far toward the ${bias > 0 ? "lead" : "trail"} foot`}
+          . The dotted line in the strip is what they measured.
+        </p>
+      )}
+      <div
+        className="mb-4 overflow-x-auto"
+        tabIndex={0}
+        role="region"
+        aria-label="Weight by film and by insoles"
+      >
         <table className="w-full max-w-[760px] text-left text-[15px]">
-          <thead className="border-b-[1.5px] border-edge align-bottom"><tr><th className="py-1 pr-4">at</th><th className="pr-4">lead foot, by the film</th><th className="pr-4">lead foot, by the insoles</th><th className="pr-4">lead foot’s load</th><th>trail foot’s load</th></tr></thead>
+          <thead className="border-b-[1.5px] border-edge align-bottom">
+            <tr>
+              <th className="py-1 pr-4">at</th>
+              <th className="pr-4">lead foot, by the film</th>
+              <th className="pr-4">lead foot, by the insoles</th>
+              <th className="pr-4">lead foot’s load</th>
+              <th>trail foot’s load</th>
+            </tr>
+          </thead>
           <tbody>
             {events.map((e) => {
               const share = shareAt(reading, rep.hand, e.t);
               return (
                 <tr key={e.name} className="border-b border-hair">
-                  <th scope="row" className="py-1.5 pr-4 font-semibold">{words.get(e.name) ?? e.name}</th>
+                  <th scope="row" className="py-1.5 pr-4 font-semibold">
+                    {words.get(e.name) ?? e.name}
+                  </th>
                   <td className="pr-4">{estimate(e.t)}</td>
                   <td className="pr-4">{share === null ? "–" : `${whole(share)} %`}</td>
                   <td className="pr-4">{along("lead", e.t)}</td>
@@ -127,7 +227,10 @@ function Measured({ rep, laid }: { rep: RepDetail; laid: LaidInsoles }) {
           </tbody>
         </table>
       </div>
-      <p className="mb-3 text-[14px] text-ink-2">{laid.fileName}, laid on the film’s clock where both go together best (r = {laid.r.toFixed(2)}). Verdicts stay the film’s.</p>
+      <p className="mb-3 text-[14px] text-ink-2">
+        {laid.fileName}, laid on the film’s clock where both go together best (r ={" "}
+        {laid.r.toFixed(2)}). Verdicts stay the film’s.
+      </p>
     </>
   );
 }

@@ -11,14 +11,26 @@ export function Next({ rep }: { rep: RepDetail }) {
   const check = stage.checks.find((c) => c.id === v.cue?.id);
   const result = v.checks.find((c) => c.id === v.cue?.id);
   const words = action?.next ?? (check && result ? failWords(check, result).next : null);
-  const open = v.checks.filter((c) => c.must && (c.result === "too close" || c.result === "not measurable")).length;
-  const text = words ?? (v.result === "pass" ? `Do it again${rep.dose ? `: a set is ${inWords(rep.dose.reps)} reps. ${rep.dose.note ?? ""}` : "."} ${rep.why ?? ""}` : open ? "Do another: nearer the middle of the band the film is sure of it." : null);
+  const open = v.checks.filter(
+    (c) => c.must && (c.result === "too close" || c.result === "not measurable"),
+  ).length;
+  const text =
+    words ??
+    (v.result === "pass"
+      ? `Do it again${rep.dose ? `: a set is ${inWords(rep.dose.reps)} reps. ${rep.dose.note ?? ""}` : "."} ${rep.why ?? ""}`
+      : open
+        ? "Do another: nearer the middle of the band the film is sure of it."
+        : null);
   if (!text) return null;
   return (
     <section className="mt-5">
       <h2 className="mb-2 text-[23px]">Next</h2>
       <p>{text}</p>
-      {rep.problems.map((p) => <p key={p.code} className="mt-2 border-l-4 border-edge pl-3">{p.message} {p.action}</p>)}
+      {rep.problems.map((p) => (
+        <p key={p.code} className="mt-2 border-l-4 border-edge pl-3">
+          {p.message} {p.action}
+        </p>
+      ))}
     </section>
   );
 }

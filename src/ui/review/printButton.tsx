@@ -4,5 +4,9 @@ import { Button } from "@/ui/kit/button";
 
 /** Prints the page: the browser also makes a file of it. */
 export function PrintButton() {
-  return <Button look="main" onClick={() => window.print()}>Print, or save as PDF</Button>;
+  return (
+    <Button look="main" onClick={() => window.print()}>
+      Print, or save as PDF
+    </Button>
+  );
 }

@@ -18,7 +18,23 @@ const DRAG_PX = 6;
 const HARDLY_MS = 1;
 
 /** The strip between its event names and its checks, each check at the height of its gate. */
-export function StripPanel({ rep, events: own, ms, busy, seek, correct, insoleShare }: { rep: RepDetail; events: Record<string, number>; ms: number; busy: boolean; seek: (ms: number) => void; correct: (c: Correction) => void; insoleShare: StripData["insoleShare"] }) {
+export function StripPanel({
+  rep,
+  events: own,
+  ms,
+  busy,
+  seek,
+  correct,
+  insoleShare,
+}: {
+  rep: RepDetail;
+  events: Record<string, number>;
+  ms: number;
+  busy: boolean;
+  seek: (ms: number) => void;
+  correct: (c: Correction) => void;
+  insoleShare: StripData["insoleShare"];
+}) {
   const events = stripEvents(own, rep.series);
   const checks = rep.verdict?.checks ?? [];
   const at = Object.fromEntries(Object.entries(rep.measures).map(([id, m]) => [id, m.at]));
@@ -28,12 +44,18 @@ export function StripPanel({ rep, events: own, ms, busy, seek, correct, insoleSh
   const names = new Map(rep.stage?.checks.map((c) => [c.id, c.name] as const));
   const zero = events.top ?? s.from;
   const shown = EVENT_WORDS.filter(([name]) => events[name] !== undefined);
-  const eventY = pushApart(shown.map(([name]) => s.y(events[name]!)), 36, 16, FILM.height - 18);
+  const eventY = pushApart(
+    shown.map(([name]) => s.y(events[name]!)),
+    36,
+    16,
+    FILM.height - 18,
+  );
   const anchors = checks.map((c) => gates.find((g) => g.check.id === c.id)?.anchor ?? FILM.height);
   const rows = pushApart(anchors, ROW, 0, FILM.height - ROW + 8);
   const order = checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
   const y = Math.min(Math.max(s.y(ms), 0), FILM.height);
-  const place = (e: React.PointerEvent<HTMLDivElement>) => seek(s.y.invert(e.clientY - e.currentTarget.getBoundingClientRect().top));
+  const place = (e: React.PointerEvent<HTMLDivElement>) =>
+    seek(s.y.invert(e.clientY - e.currentTarget.getBoundingClientRect().top));
   const grabbedY = useRef(0);
   const [dragged, setDragged] = useState<string | null>(null);
   const computed = (name: string) => rep.events.find((e) => e.foot === "" && e.name === name);
@@ -41,12 +63,16 @@ export function StripPanel({ rep, events: own, ms, busy, seek, correct, insoleSh
   const drop = (name: string) => {
     setDragged(null);
     const e = computed(name);
-    if (e && isEventName(name) && !busy && Math.abs(e.t - ms) > HARDLY_MS) correct({ id: crypto.randomUUID(), kind: "event", event: name, was: e.t, u: e.u, now: ms });
+    if (e && isEventName(name) && !busy && Math.abs(e.t - ms) > HARDLY_MS)
+      correct({ id: crypto.randomUUID(), kind: "event", event: name, was: e.t, u: e.u, now: ms });
   };
   return (
     <div className="flex flex-wrap gap-y-8 lg:flex-nowrap">
       <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
-        <div className="mb-2 flex items-center justify-between text-[14px] text-ink-2" style={{ width: FILM.width, marginLeft: GUTTER }}>
+        <div
+          className="mb-2 flex items-center justify-between text-[14px] text-ink-2"
+          style={{ width: FILM.width, marginLeft: GUTTER }}
+        >
           <StripEdges series={rep.series} hand={rep.hand} />
         </div>
         <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
@@ -54,8 +80,14 @@ export function StripPanel({ rep, events: own, ms, busy, seek, correct, insoleSh
             const moves = dragged === name;
             return (
               <button
-                key={name} type="button" aria-label={`${words}, ${signed(events[name]! - zero)} ms: show its picture`} title={computed(name) && isEventName(name) ? "Drag it to where it happens" : undefined}
-                className={`absolute touch-none text-right leading-tight underline-offset-4 hover:underline ${moves ? "z-10 bg-paper" : ""} ${computed(name) && isEventName(name) ? "cursor-ns-resize" : ""}`} style={{ top: (moves ? y : eventY[i]!) - 12, width: GUTTER - 14 }}
+                key={name}
+                type="button"
+                aria-label={`${words}, ${signed(events[name]! - zero)} ms: show its picture`}
+                title={
+                  computed(name) && isEventName(name) ? "Drag it to where it happens" : undefined
+                }
+                className={`absolute touch-none text-right leading-tight underline-offset-4 hover:underline ${moves ? "z-10 bg-paper" : ""} ${computed(name) && isEventName(name) ? "cursor-ns-resize" : ""}`}
+                style={{ top: (moves ? y : eventY[i]!) - 12, width: GUTTER - 14 }}
                 onClick={(e) => e.detail === 0 && seek(events[name]!)}
                 onPointerDown={(e) => {
                   e.currentTarget.setPointerCapture(e.pointerId);
@@ -64,19 +96,43 @@ export function StripPanel({ rep, events: own, ms, busy, seek, correct, insoleSh
                 }}
                 onPointerMove={(e) => {
                   const by = e.clientY - grabbedY.current;
-                  if (!e.buttons || !computed(name) || !isEventName(name) || (!moves && Math.abs(by) < DRAG_PX)) return;
+                  if (
+                    !e.buttons ||
+                    !computed(name) ||
+                    !isEventName(name) ||
+                    (!moves && Math.abs(by) < DRAG_PX)
+                  )
+                    return;
                   setDragged(name);
                   seek(s.y.invert(s.y(events[name]!) + by));
                 }}
-                onPointerUp={() => moves && drop(name)} onPointerCancel={() => setDragged(null)}
+                onPointerUp={() => moves && drop(name)}
+                onPointerCancel={() => setDragged(null)}
               >
                 <span className="block text-[15px] font-semibold">{words}</span>
-                <span className="text-[14px] text-ink-2">{signed((moves ? ms : events[name]!) - zero)} ms</span>
+                <span className="text-[14px] text-ink-2">
+                  {signed((moves ? ms : events[name]!) - zero)} ms
+                </span>
               </button>
             );
           })}
-          <svg width={GUTTER} height={FILM.height} className="pointer-events-none absolute left-0 top-0 overflow-visible" aria-hidden>
-            {shown.map(([name], i) => name !== dragged && <path key={name} d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`} stroke="var(--edge)" fill="none" />)}
+          <svg
+            width={GUTTER}
+            height={FILM.height}
+            className="pointer-events-none absolute top-0 left-0 overflow-visible"
+            aria-hidden
+          >
+            {shown.map(
+              ([name], i) =>
+                name !== dragged && (
+                  <path
+                    key={name}
+                    d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`}
+                    stroke="var(--edge)"
+                    fill="none"
+                  />
+                ),
+            )}
           </svg>
           <div
             className="absolute top-0 cursor-ns-resize touch-none"
@@ -87,26 +143,73 @@ export function StripPanel({ rep, events: own, ms, busy, seek, correct, insoleSh
             }}
             onPointerMove={(e) => e.buttons && place(e)}
           >
-            <div data-strip><RepStrip data={data} names={names} label="Strip of the rep" /></div>
+            <div data-strip>
+              <RepStrip data={data} names={names} label="Strip of the rep" />
+            </div>
           </div>
-          <div className="pointer-events-none absolute h-[3px] bg-ink" style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }} />
-          <div data-testid="strip-time" className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper" style={{ top: y - 12, right: FILM.width + 6 }}>{signed(ms - zero)} ms</div>
+          <div
+            className="pointer-events-none absolute h-[3px] bg-ink"
+            style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }}
+          />
+          <div
+            data-testid="strip-time"
+            className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper"
+            style={{ top: y - 12, right: FILM.width + 6 }}
+          >
+            {signed(ms - zero)} ms
+          </div>
         </div>
-        {rep.series.behind || rep.series.footTurn ? <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>{captionOf(rep.series)}</p> : <Legend hands={rep.series.turn !== undefined} insoles={insoleShare !== undefined} />}
+        {rep.series.behind || rep.series.footTurn ? (
+          <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>
+            {captionOf(rep.series)}
+          </p>
+        ) : (
+          <Legend hands={rep.series.turn !== undefined} insoles={insoleShare !== undefined} />
+        )}
       </div>
-      <svg width={36} height={FILM.height} className="mt-8 hidden shrink-0 overflow-visible lg:block" aria-hidden>
+      <svg
+        width={36}
+        height={FILM.height}
+        className="mt-8 hidden shrink-0 overflow-visible lg:block"
+        aria-hidden
+      >
         {gates.map((g) => {
           const i = checks.indexOf(g.check);
-          return <path key={g.check.id} d={`M0 ${g.anchor}H10L22 ${rows[i]! + 11}H32`} stroke="var(--edge)" strokeOpacity={0.7} fill="none" />;
+          return (
+            <path
+              key={g.check.id}
+              d={`M0 ${g.anchor}H10L22 ${rows[i]! + 11}H32`}
+              stroke="var(--edge)"
+              strokeOpacity={0.7}
+              fill="none"
+            />
+          );
         })}
       </svg>
-      <ol className="relative grid min-w-0 grow basis-full content-start gap-4 lg:mt-8 lg:block lg:basis-0" style={{ minHeight: FILM.height }}>
+      <ol
+        className="relative grid min-w-0 grow basis-full content-start gap-4 lg:mt-8 lg:block lg:basis-0"
+        style={{ minHeight: FILM.height }}
+      >
         {order.map((i) => (
-          <li key={checks[i]!.id} className="inset-x-0 lg:absolute lg:top-(--y)" style={{ "--y": `${rows[i]}px` } as React.CSSProperties}>
-            <CheckRow check={checks[i]!} name={names.get(checks[i]!.id) ?? checks[i]!.id} units={rep.units} reason={rep.measures[checks[i]!.measure]?.reason} at={rep.measures[checks[i]!.measure]?.at} zero={zero} seek={seek} />
+          <li
+            key={checks[i]!.id}
+            className="inset-x-0 lg:absolute lg:top-(--y)"
+            style={{ "--y": `${rows[i]}px` } as React.CSSProperties}
+          >
+            <CheckRow
+              check={checks[i]!}
+              name={names.get(checks[i]!.id) ?? checks[i]!.id}
+              units={rep.units}
+              reason={rep.measures[checks[i]!.measure]?.reason}
+              at={rep.measures[checks[i]!.measure]?.at}
+              zero={zero}
+              seek={seek}
+            />
           </li>
         ))}
-        {checks.length === 0 && <li className="text-ink-2">Nothing was asked of this rep: it was only measured.</li>}
+        {checks.length === 0 && (
+          <li className="text-ink-2">Nothing was asked of this rep: it was only measured.</li>
+        )}
       </ol>
       <Events events={rep.events} zero={zero} />
     </div>
@@ -118,18 +221,57 @@ const signed = (v: number) => Math.round(v).toString().replace("-", "−");
 /** What the strip's marks mean. */
 function Legend({ hands, insoles }: { hands: boolean; insoles: boolean }) {
   const items: [React.ReactNode, string][] = [
-    [<path key="w" d="M0 6H22" stroke="var(--stream)" strokeWidth={11} strokeOpacity={0.3} />, "weight, as wide as it is unsure"],
-    ...(insoles ? [[<path key="i" d="M0 6H22" stroke="var(--ink)" strokeWidth={2} strokeDasharray="2 3" />, "weight by your insoles"] as [React.ReactNode, string]] : []),
-    [<path key="h" d="M0 6H22" stroke="var(--ink-2)" strokeWidth={1.6} strokeDasharray="6 3" />, "hips"],
-    ...(hands ? [[<path key="d" d="M0 6H22" stroke="var(--ink)" strokeWidth={2.4} strokeDasharray="0.1 6" strokeLinecap="round" />, "hands"] as [React.ReactNode, string]] : []),
-    [<path key="t" d="M6 0V12M16 0V12" stroke="var(--edge)" strokeWidth={3} />, "thin: toe down, broad: heel down"],
+    [
+      <path key="w" d="M0 6H22" stroke="var(--stream)" strokeWidth={11} strokeOpacity={0.3} />,
+      "weight, as wide as it is unsure",
+    ],
+    ...(insoles
+      ? [
+          [
+            <path key="i" d="M0 6H22" stroke="var(--ink)" strokeWidth={2} strokeDasharray="2 3" />,
+            "weight by your insoles",
+          ] as [React.ReactNode, string],
+        ]
+      : []),
+    [
+      <path key="h" d="M0 6H22" stroke="var(--ink-2)" strokeWidth={1.6} strokeDasharray="6 3" />,
+      "hips",
+    ],
+    ...(hands
+      ? [
+          [
+            <path
+              key="d"
+              d="M0 6H22"
+              stroke="var(--ink)"
+              strokeWidth={2.4}
+              strokeDasharray="0.1 6"
+              strokeLinecap="round"
+            />,
+            "hands",
+          ] as [React.ReactNode, string],
+        ]
+      : []),
+    [
+      <path key="t" d="M6 0V12M16 0V12" stroke="var(--edge)" strokeWidth={3} />,
+      "thin: toe down, broad: heel down",
+    ],
   ];
   return (
     <ul className="mt-3 grid gap-0.5 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>
       {items.map(([mark, words]) => (
-        <li key={words} className="flex items-center gap-2"><svg width={22} height={12} aria-hidden>{mark}</svg>{words}</li>
+        <li key={words} className="flex items-center gap-2">
+          <svg width={22} height={12} aria-hidden>
+            {mark}
+          </svg>
+          {words}
+        </li>
       ))}
-      <li>{insoles ? "Weight and hips are estimated from the film." : "Estimated from the film, not from a plate."}</li>
+      <li>
+        {insoles
+          ? "Weight and hips are estimated from the film."
+          : "Estimated from the film, not from a plate."}
+      </li>
     </ul>
   );
 }
@@ -142,8 +284,12 @@ function Events({ events, zero }: { events: RepDetail["events"]; zero: number })
       <tbody>
         {events.map((e) => (
           <tr key={`${e.foot}${e.name}${e.t}`}>
-            <th scope="row">{e.foot} {e.name}</th>
-            <td>{signed(e.t - zero)} ± {signed(2 * e.u)} ms</td>
+            <th scope="row">
+              {e.foot} {e.name}
+            </th>
+            <td>
+              {signed(e.t - zero)} ± {signed(2 * e.u)} ms
+            </td>
           </tr>
         ))}
       </tbody>

@@ -4,7 +4,13 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { AnalysedRep } from "@/core/analyse";
-import { golferBy, outOfOrder, saidBy, withCorrection, type Correction } from "@/core/reps/corrections";
+import {
+  golferBy,
+  outOfOrder,
+  saidBy,
+  withCorrection,
+  type Correction,
+} from "@/core/reps/corrections";
 import { toldEvents } from "@/core/toldEvents";
 import type { Scene } from "@/core/scene/scene";
 import type { RepDetail } from "@/server/reps/queries";
@@ -23,13 +29,30 @@ export interface Correcting {
 }
 
 /** What a correction leaves of a rep's page. */
-const withAgain = (rep: RepDetail, again: AnalysedRep, list: readonly Correction[], facts: { hand: "left" | "right"; statureCm: number }): RepDetail => ({
-  ...rep, ...facts, corrections: [...list], verdict: again.verdict, series: again.series, measures: again.measures, from: again.from, to: again.to,
-  uncorrected: list.length ? (rep.uncorrected ?? (rep.corrections.length ? null : rep.verdict)) : null,
+const withAgain = (
+  rep: RepDetail,
+  again: AnalysedRep,
+  list: readonly Correction[],
+  facts: { hand: "left" | "right"; statureCm: number },
+): RepDetail => ({
+  ...rep,
+  ...facts,
+  corrections: [...list],
+  verdict: again.verdict,
+  series: again.series,
+  measures: again.measures,
+  from: again.from,
+  to: again.to,
+  uncorrected: list.length
+    ? (rep.uncorrected ?? (rep.corrections.length ? null : rep.verdict))
+    : null,
   events: toldEvents(again, saidBy(list)),
 });
 
-/** A rep that the golfer can correct: computed again beside the page at once, kept by the computer after that; what it can't keep is taken back and said. */
+/**
+ * A rep that the golfer can correct: computed again beside the page at once, kept by the computer
+ * after that; what it can't keep is taken back and said.
+ */
 export function useCorrecting(first: RepDetail, track: Uint8Array | null): Correcting {
   const [rep, setRep] = useState(first);
   const [scale, setScale] = useState<Scene["scale"] | null>(null);
@@ -55,19 +78,39 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
     };
   }, []);
 
-  const open = useCallback(async (facts: { hand: "left" | "right"; statureCm: number }, ahead: boolean) => {
-    const { drillId, stage, captureFps, live, index, from, to } = first;
-    const key = `${facts.hand} ${facts.statureCm}`;
-    if (!track || !worker.current || opened.current === key) return;
-    const options = { golfer: facts, drill: drillId ?? "none", live, ...(stage ? { by: stage } : {}), ...(captureFps === null ? {} : { captureFps }) };
-    const { scale: known } = await worker.current.open(track, options, { index, from, to }, ahead);
-    opened.current = key;
-    setScale(known);
-  }, [first, track]);
+  const open = useCallback(
+    async (facts: { hand: "left" | "right"; statureCm: number }, ahead: boolean) => {
+      const { drillId, stage, captureFps, live, index, from, to } = first;
+      const key = `${facts.hand} ${facts.statureCm}`;
+      if (!track || !worker.current || opened.current === key) return;
+      const options = {
+        golfer: facts,
+        drill: drillId ?? "none",
+        live,
+        ...(stage ? { by: stage } : {}),
+        ...(captureFps === null ? {} : { captureFps }),
+      };
+      const { scale: known } = await worker.current.open(
+        track,
+        options,
+        { index, from, to },
+        ahead,
+      );
+      opened.current = key;
+      setScale(known);
+    },
+    [first, track],
+  );
 
-  useEffect(() => void open({ hand: now.current.hand, statureCm: now.current.statureCm }, true), [open]);
+  useEffect(
+    () => void open({ hand: now.current.hand, statureCm: now.current.statureCm }, true),
+    [open],
+  );
 
-  /** Sends what is not kept yet, one after another; of what came meanwhile only the last counts, for it says all. */
+  /**
+   * Sends what is not kept yet, one after another; of what came meanwhile only the last counts, for
+   * it says all.
+   */
   const send = useCallback(async () => {
     if (sending.current) return;
     sending.current = true;
@@ -80,7 +123,9 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
       // The page that the golfer went on to was made before this was kept.
       if (left.current) router.refresh();
     } catch (error) {
-      toast.error(`${error instanceof Error ? error.message : "The computer does not answer."} What you changed is not kept.`);
+      toast.error(
+        `${error instanceof Error ? error.message : "The computer does not answer."} What you changed is not kept.`,
+      );
       unsent.current = null;
       now.current = kept.current;
       setRep(kept.current);
@@ -97,45 +142,60 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
     return () => window.removeEventListener("pagehide", leave);
   }, [first.id]);
 
-  const put = useCallback(async (list: Correction[]) => {
-    const before = now.current;
-    if (!worker.current) return;
-    const began = performance.now();
-    setBusy(true);
-    try {
-      const was = before.corrections.flatMap((c) => (c.kind === "golfer" ? [c.was] : []))[0] ?? before;
-      const facts = golferBy(list, was);
-      await open(facts, false);
-      const again = await worker.current.again(saidBy(list));
-      const wrong = again ? outOfOrder(again, list) : "With that, no rep is left here.";
-      if (!again || wrong) {
-        toast.error(`${wrong} Nothing was changed.`);
-        await open(before, false);
-        return;
+  const put = useCallback(
+    async (list: Correction[]) => {
+      const before = now.current;
+      if (!worker.current) return;
+      const began = performance.now();
+      setBusy(true);
+      try {
+        const was =
+          before.corrections.flatMap((c) => (c.kind === "golfer" ? [c.was] : []))[0] ?? before;
+        const facts = golferBy(list, was);
+        await open(facts, false);
+        const again = await worker.current.again(saidBy(list));
+        const wrong = again ? outOfOrder(again, list) : "With that, no rep is left here.";
+        if (!again || wrong) {
+          toast.error(`${wrong} Nothing was changed.`);
+          await open(before, false);
+          return;
+        }
+        now.current = withAgain(before, again, list, facts);
+        setRep(now.current);
+        // For whoever measures.
+        performance.mark("kingfisher:corrected", { detail: performance.now() - began });
+        unsent.current = now.current;
+        void send();
+      } finally {
+        setBusy(false);
       }
-      now.current = withAgain(before, again, list, facts);
-      setRep(now.current);
-      // For whoever measures.
-      performance.mark("kingfisher:corrected", { detail: performance.now() - began });
-      unsent.current = now.current;
-      void send();
-    } finally {
-      setBusy(false);
-    }
-  }, [open, send]);
+    },
+    [open, send],
+  );
 
-  const correct = useCallback((c: Correction) => void put(withCorrection(now.current.corrections, c)), [put]);
-  const undo = useCallback((id?: string) => {
-    const { corrections } = now.current;
-    const gone = id ?? corrections.at(-1)?.id;
-    if (gone) void put(corrections.filter((c) => c.id !== gone));
-  }, [put]);
+  const correct = useCallback(
+    (c: Correction) => void put(withCorrection(now.current.corrections, c)),
+    [put],
+  );
+  const undo = useCallback(
+    (id?: string) => {
+      const { corrections } = now.current;
+      const gone = id ?? corrections.at(-1)?.id;
+      if (gone) void put(corrections.filter((c) => c.id !== gone));
+    },
+    [put],
+  );
   return { rep, scale, busy, correct, undo };
 }
 
 /** Goes on though the page is left meanwhile. */
 async function save(id: string, list: readonly Correction[]): Promise<void> {
-  const response = await fetch(`/api/reps/${id}/corrections`, { method: "PUT", headers: { "content-type": "application/json" }, body: JSON.stringify(list), keepalive: true });
+  const response = await fetch(`/api/reps/${id}/corrections`, {
+    method: "PUT",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(list),
+    keepalive: true,
+  });
   if (response.ok) return;
   const body = (await response.json().catch(() => null)) as { message?: string } | null;
   throw new Error(body?.message ?? `The program answered ${response.status}.`);

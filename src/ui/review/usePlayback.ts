@@ -23,16 +23,27 @@ export interface Playback {
  * @param range first and last picture that can be gone to
  * @param rate of what happened: 0.25 is a quarter of its speed
  */
-export function usePlayback(times: Float64Array, [first, last]: readonly [number, number], start: number, rate: number): Playback {
+export function usePlayback(
+  times: Float64Array,
+  [first, last]: readonly [number, number],
+  start: number,
+  rate: number,
+): Playback {
   const [frame, setFrame] = useState(start);
   const [playing, setPlaying] = useState(false);
   const [loop, setLoop] = useState<Playback["loop"]>(null);
   const at = useRef(start);
-  const put = useCallback((to: number) => setFrame((at.current = Math.min(Math.max(to, first), last))), [first, last]);
-  const go = useCallback((to: number) => {
-    setPlaying(false);
-    put(to);
-  }, [put]);
+  const put = useCallback(
+    (to: number) => setFrame((at.current = Math.min(Math.max(to, first), last))),
+    [first, last],
+  );
+  const go = useCallback(
+    (to: number) => {
+      setPlaying(false);
+      put(to);
+    },
+    [put],
+  );
   const step = useCallback((by: number) => go(at.current + by), [go]);
   const seek = useCallback((ms: number) => go(nearestFrame(times, ms)), [go, times]);
   const toggle = useCallback(() => {

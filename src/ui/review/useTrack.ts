@@ -22,15 +22,27 @@ async function fetched({ trackSha256, captureFps }: Kept): Promise<LoadedTrack |
   if (!r.ok) return null;
   const bytes = new Uint8Array(await r.arrayBuffer());
   const track = readTrack(bytes);
-  return { bytes, track: finishTrack(realTime(track, captureFps), true), filmRate: captureFps === null ? 1 : captureFps / track.video.fps };
+  return {
+    bytes,
+    track: finishTrack(realTime(track, captureFps), true),
+    filmRate: captureFps === null ? 1 : captureFps / track.video.fps,
+  };
 }
 
-/** Fetches the tracks of reps, in their order, null for one that can't be had; null until all are told. @param reps the same array while they are the same reps */
+/**
+ * Fetches the tracks of reps, in their order, null for one that can't be had; null until all are
+ * told. @param reps the same array while they are the same reps
+ */
 export function useTracks(reps: readonly Kept[]): readonly (LoadedTrack | null)[] | null {
-  const [loaded, setLoaded] = useState<{ of: readonly Kept[]; tracks: readonly (LoadedTrack | null)[] } | null>(null);
+  const [loaded, setLoaded] = useState<{
+    of: readonly Kept[];
+    tracks: readonly (LoadedTrack | null)[];
+  } | null>(null);
   useEffect(() => {
     let current = true;
-    void Promise.all(reps.map((r) => fetched(r).catch(() => null))).then((tracks) => current && setLoaded({ of: reps, tracks }));
+    void Promise.all(reps.map((r) => fetched(r).catch(() => null))).then(
+      (tracks) => current && setLoaded({ of: reps, tracks }),
+    );
     return () => {
       current = false;
     };

@@ -36,13 +36,39 @@ interface Props {
 /** A loop around an event reaches so far each way, ms. */
 const LOOP_MS = 250;
 
-const PART_WORDS: Record<OverlayPart, string> = { joints: "Joints", feet: "Feet on the ground", weight: "Balance and weight", insoles: "Load by your insoles", ways: "Way of hips and head", start: "How you stood", limits: "Hips’ limit" };
+const PART_WORDS: Record<OverlayPart, string> = {
+  joints: "Joints",
+  feet: "Feet on the ground",
+  weight: "Balance and weight",
+  insoles: "Load by your insoles",
+  ways: "Way of hips and head",
+  start: "How you stood",
+  limits: "Hips’ limit",
+};
 const KEYS = [
-  ["← →", "one picture back, on"], ["Shift ← →", "ten pictures"], [", .", "event before, after"], ["Space", "play, stop"], ["S", "quarter speed"], ["L", "loop around the nearest event"], ["F", "feet larger"], ["Z", "take back the last change"], ["?", "these keys"],
+  ["← →", "one picture back, on"],
+  ["Shift ← →", "ten pictures"],
+  [", .", "event before, after"],
+  ["Space", "play, stop"],
+  ["S", "quarter speed"],
+  ["L", "loop around the nearest event"],
+  ["F", "feet larger"],
+  ["Z", "take back the last change"],
+  ["?", "these keys"],
 ] as const;
 
 /** A rep's film with what moves it: exact pictures, speed, loop, zoom, what is drawn over it. */
-export function Viewer({ rep, track, filmRate, scale, insoles, start, wanted, shown, undo }: Props) {
+export function Viewer({
+  rep,
+  track,
+  filmRate,
+  scale,
+  insoles,
+  start,
+  wanted,
+  shown,
+  undo,
+}: Props) {
   const { series, hand } = rep;
   const kind = rep.stage?.rules.kind;
   const range = useMemo(() => filmRange(track.times, series), [track, series]);
@@ -61,39 +87,75 @@ export function Viewer({ rep, track, filmRate, scale, insoles, start, wanted, sh
 
   const times = useMemo(() => rep.events.map((e) => e.t).sort((a, b) => a - b), [rep.events]);
   const limits = useMemo(() => (kind === "swing" ? swayLimits(rep) : []), [rep, kind]);
-  const drawn = useMemo<Drawn>(() => ({
-    track, hand, series, limits, cmPerPx: scale?.cmPerPx ?? null, insoles,
-    address: nearestFrame(track.times, rep.events.find((e) => e.name === "address")?.t ?? rep.series.t[0]!),
-  }), [track, hand, series, limits, scale, rep, insoles]);
+  const drawn = useMemo<Drawn>(
+    () => ({
+      track,
+      hand,
+      series,
+      limits,
+      cmPerPx: scale?.cmPerPx ?? null,
+      insoles,
+      address: nearestFrame(
+        track.times,
+        rep.events.find((e) => e.name === "address")?.t ?? rep.series.t[0]!,
+      ),
+    }),
+    [track, hand, series, limits, scale, rep, insoles],
+  );
   const burn = useMemo(() => {
     const [first, last] = play.loop ?? range;
     return {
-      drawn, filmSecondsPerMs: filmRate / 1000, range: [first, last] as const, rate: slow ? 0.25 : 1, parts: [...parts],
+      drawn,
+      filmSecondsPerMs: filmRate / 1000,
+      range: [first, last] as const,
+      rate: slow ? 0.25 : 1,
+      parts: [...parts],
       view: feet ? feetView(track, ...range) : viewOf(track),
       title: `Rep ${rep.number}${rep.drill ? `, ${rep.drill.toLowerCase()}` : ""}${rep.verdict ? `: ${WORDS[rep.verdict.result].toLowerCase()}${rep.verdict.cue ? `, ${rep.verdict.cue.words.toLowerCase()}` : ""}` : ""}`,
-      told: Array.from({ length: last - first + 1 }, (_, k) => nearestWords(rep, track.times[first + k]!)),
+      told: Array.from({ length: last - first + 1 }, (_, k) =>
+        nearestWords(rep, track.times[first + k]!),
+      ),
     };
   }, [drawn, filmRate, play.loop, range, slow, parts, feet, track, rep]);
   const loopHere = useCallback(() => {
     const about = times[nearestFrame(times, ms)];
-    setLoop(play.loop || about === undefined ? null : [nearestFrame(track.times, about - LOOP_MS), nearestFrame(track.times, about + LOOP_MS)]);
+    setLoop(
+      play.loop || about === undefined
+        ? null
+        : [nearestFrame(track.times, about - LOOP_MS), nearestFrame(track.times, about + LOOP_MS)],
+    );
   }, [times, ms, setLoop, play.loop, track]);
-  const event = useCallback((way: 1 | -1) => {
-    const half = (track.times[1]! - track.times[0]!) / 2;
-    const next = way === 1 ? times.find((t) => t > ms + half) : times.filter((t) => t < ms - half).at(-1);
-    if (next !== undefined) seek(next);
-  }, [times, ms, seek, track]);
+  const event = useCallback(
+    (way: 1 | -1) => {
+      const half = (track.times[1]! - track.times[0]!) / 2;
+      const next =
+        way === 1 ? times.find((t) => t > ms + half) : times.filter((t) => t < ms - half).at(-1);
+      if (next !== undefined) seek(next);
+    },
+    [times, ms, seek, track],
+  );
 
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const { target } = e;
       const ticks = target instanceof HTMLInputElement && target.type === "checkbox";
-      const field = target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName) && !ticks;
-      const pressed = e.key === " " && (ticks || (target instanceof HTMLElement && /^(BUTTON|SUMMARY|A)$/.test(target.tagName)));
+      const field =
+        target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName) && !ticks;
+      const pressed =
+        e.key === " " &&
+        (ticks || (target instanceof HTMLElement && /^(BUTTON|SUMMARY|A)$/.test(target.tagName)));
       if (field || pressed || e.ctrlKey || e.metaKey || e.altKey) return;
       const does: Record<string, () => void> = {
-        ArrowLeft: () => step(e.shiftKey ? -10 : -1), ArrowRight: () => step(e.shiftKey ? 10 : 1), ",": () => event(-1), ".": () => event(1),
-        " ": toggle, s: () => setSlow((v) => !v), l: loopHere, f: () => setFeet((v) => !v), z: () => undo(), "?": () => setHelp((v) => !v),
+        ArrowLeft: () => step(e.shiftKey ? -10 : -1),
+        ArrowRight: () => step(e.shiftKey ? 10 : 1),
+        ",": () => event(-1),
+        ".": () => event(1),
+        " ": toggle,
+        s: () => setSlow((v) => !v),
+        l: loopHere,
+        f: () => setFeet((v) => !v),
+        z: () => undo(),
+        "?": () => setHelp((v) => !v),
       };
       const act = does[e.key];
       if (!act) return;
@@ -108,40 +170,119 @@ export function Viewer({ rep, track, filmRate, scale, insoles, start, wanted, sh
   const drag = useCallback((by: number) => step(by), [step]);
   return (
     <div>
-      <Film src={lost ? null : `/api/clips/${rep.clip.sha256}`} drawn={drawn} range={range} frame={frame} parts={parts} feet={feet} filmSecondsPerMs={filmRate / 1000} onDrag={drag} onLost={onLost} />
-      {lost && <p className="mt-2 text-[15px] text-ink-2">The film was not kept, or this browser can&rsquo;t show its single pictures. Joints and numbers stay.</p>}
+      <Film
+        src={lost ? null : `/api/clips/${rep.clip.sha256}`}
+        drawn={drawn}
+        range={range}
+        frame={frame}
+        parts={parts}
+        feet={feet}
+        filmSecondsPerMs={filmRate / 1000}
+        onDrag={drag}
+        onLost={onLost}
+      />
+      {lost && (
+        <p className="mt-2 text-[15px] text-ink-2">
+          The film was not kept, or this browser can&rsquo;t show its single pictures. Joints and
+          numbers stay.
+        </p>
+      )}
       <label className="mt-2 block">
         <span className="sr-only">Picture</span>
-        <input type="range" min={range[0]} max={range[1]} value={frame} onChange={(e) => go(Number(e.target.value))} aria-valuetext={`${nearestWords(rep, ms)}`} className="w-full max-w-[440px] accent-ink" />
+        <input
+          type="range"
+          min={range[0]}
+          max={range[1]}
+          value={frame}
+          onChange={(e) => go(Number(e.target.value))}
+          aria-valuetext={`${nearestWords(rep, ms)}`}
+          className="w-full max-w-[440px] accent-ink"
+        />
       </label>
       <div className="mt-1 flex flex-wrap gap-2">
-        <Button look="main" onClick={toggle} aria-label={play.playing ? "Pause" : "Play"} className="w-13">
-          <svg viewBox="0 0 20 20" width={20} height={20} fill="currentColor" aria-hidden>{play.playing ? <path d="M4 2h4v16H4zM12 2h4v16h-4z" /> : <path d="M4 1.5 18 10 4 18.5Z" />}</svg>
+        <Button
+          look="main"
+          onClick={toggle}
+          aria-label={play.playing ? "Pause" : "Play"}
+          className="w-13"
+        >
+          <svg viewBox="0 0 20 20" width={20} height={20} fill="currentColor" aria-hidden>
+            {play.playing ? (
+              <path d="M4 2h4v16H4zM12 2h4v16h-4z" />
+            ) : (
+              <path d="M4 1.5 18 10 4 18.5Z" />
+            )}
+          </svg>
         </Button>
-        <Button onClick={() => step(-1)} aria-label="One picture back">−1</Button>
-        <Button onClick={() => step(1)} aria-label="One picture on">+1</Button>
-        <Button onClick={() => setSlow((s) => !s)} aria-pressed={slow}>{slow ? "¼ speed" : "Full speed"}</Button>
-        <Button onClick={loopHere} aria-pressed={play.loop !== null}>{play.loop ? "Loop on" : "Loop"}</Button>
-        <Button onClick={() => setFeet((f) => !f)} aria-pressed={feet}>{feet ? "All of you" : "Feet"}</Button>
-        <Button look="quiet" onClick={() => setHelp(true)}>Keys</Button>
+        <Button onClick={() => step(-1)} aria-label="One picture back">
+          −1
+        </Button>
+        <Button onClick={() => step(1)} aria-label="One picture on">
+          +1
+        </Button>
+        <Button onClick={() => setSlow((s) => !s)} aria-pressed={slow}>
+          {slow ? "¼ speed" : "Full speed"}
+        </Button>
+        <Button onClick={loopHere} aria-pressed={play.loop !== null}>
+          {play.loop ? "Loop on" : "Loop"}
+        </Button>
+        <Button onClick={() => setFeet((f) => !f)} aria-pressed={feet}>
+          {feet ? "All of you" : "Feet"}
+        </Button>
+        <Button look="quiet" onClick={() => setHelp(true)}>
+          Keys
+        </Button>
       </div>
       <fieldset className="mt-2 flex flex-wrap gap-x-4">
         <legend className="sr-only">Drawn over the film</legend>
-        {PARTS.filter((p) => (p !== "limits" || limits.length > 0) && (p !== "weight" || (series.com && scale)) && (p !== "insoles" || insoles)).map((p) => (
+        {PARTS.filter(
+          (p) =>
+            (p !== "limits" || limits.length > 0) &&
+            (p !== "weight" || (series.com && scale)) &&
+            (p !== "insoles" || insoles),
+        ).map((p) => (
           <label key={p} className="inline-flex min-h-11 items-center gap-2 text-[15px]">
-            <input type="checkbox" className="size-5 accent-ink" checked={parts.has(p)} onChange={(e) => setParts(new Set(e.target.checked ? [...parts, p] : [...parts].filter((q) => q !== p)))} />
+            <input
+              type="checkbox"
+              className="size-5 accent-ink"
+              checked={parts.has(p)}
+              onChange={(e) =>
+                setParts(
+                  new Set(e.target.checked ? [...parts, p] : [...parts].filter((q) => q !== p)),
+                )
+              }
+            />
             {PART_WORDS[p]}
           </label>
         ))}
       </fieldset>
-      {!lost && <SaveFilm src={`/api/clips/${rep.clip.sha256}`} name={repFileName(rep)} frame={frame} burn={burn} />}
+      {!lost && (
+        <SaveFilm
+          src={`/api/clips/${rep.clip.sha256}`}
+          name={repFileName(rep)}
+          frame={frame}
+          burn={burn}
+        />
+      )}
       <Dialog.Root open={help} onOpenChange={setHelp}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-          <Dialog.Content aria-describedby={undefined} className="fixed top-1/2 left-1/2 z-50 w-[min(92vw,440px)] -translate-1/2 border-[1.5px] border-ink bg-paper p-6">
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed top-1/2 left-1/2 z-50 w-[min(92vw,440px)] -translate-1/2 border-[1.5px] border-ink bg-paper p-6"
+          >
             <Dialog.Title className="mb-3 text-[23px]">Keys</Dialog.Title>
-            <dl className="grid grid-cols-[110px_1fr] gap-y-2">{KEYS.map(([key, does]) => <div key={key} className="contents"><dt className="font-bold">{key}</dt><dd>{does}</dd></div>)}</dl>
-            <Dialog.Close asChild><Button className="mt-5">Close</Button></Dialog.Close>
+            <dl className="grid grid-cols-[110px_1fr] gap-y-2">
+              {KEYS.map(([key, does]) => (
+                <div key={key} className="contents">
+                  <dt className="font-bold">{key}</dt>
+                  <dd>{does}</dd>
+                </div>
+              ))}
+            </dl>
+            <Dialog.Close asChild>
+              <Button className="mt-5">Close</Button>
+            </Dialog.Close>
           </Dialog.Content>
         </Dialog.Portal>
       </Dialog.Root>
@@ -149,9 +290,16 @@ export function Viewer({ rep, track, filmRate, scale, insoles, start, wanted, sh
   );
 }
 
-/** How far the hips may go from where they were at address: away from the target is negative along the line. */
+/**
+ * How far the hips may go from where they were at address: away from the target is negative along
+ * the line.
+ */
 function swayLimits(rep: RepDetail): Drawn["limits"] {
-  return (rep.verdict?.checks ?? []).flatMap(({ measure, band: [, most] }) => (measure === "pelvisSway" && most !== null ? [{ cm: -most, name: `${shownNumber(most, "cm", rep.units)} ${shownUnit("cm", rep.units)}` }] : []));
+  return (rep.verdict?.checks ?? []).flatMap(({ measure, band: [, most] }) =>
+    measure === "pelvisSway" && most !== null
+      ? [{ cm: -most, name: `${shownNumber(most, "cm", rep.units)} ${shownUnit("cm", rep.units)}` }]
+      : [],
+  );
 }
 
 /** The picture told by its nearest event: 'top + 34 ms'. */

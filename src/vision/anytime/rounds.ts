@@ -17,14 +17,25 @@ export interface Closer {
   search?: boolean;
   /** See `nextFrames`. */
   slack?: number;
-  /** How many frames there is time for before anything is known; all that the plan asks for when left out. */
+  /**
+   * How many frames there is time for before anything is known; all that the plan asks for when
+   * left out.
+   */
   first?: number;
   /** And once this much is known. */
   most?: (analysis: Analysis) => number;
 }
 
-/** Looks closer, round by round after a first look, until the plan has no more frames to look at (`all`), or there is no more time. */
-export async function lookInRounds({ wanted, analyse }: Asked, faceOn: boolean, { looks, followed, lookAt }: Looking, { search = true, slack = 0, first = Infinity, most = () => Infinity }: Closer = {}): Promise<{ track: Track; analysis: Analysis; all: boolean }> {
+/**
+ * Looks closer, round by round after a first look, until the plan has no more frames to look at
+ * (`all`), or there is no more time.
+ */
+export async function lookInRounds(
+  { wanted, analyse }: Asked,
+  faceOn: boolean,
+  { looks, followed, lookAt }: Looking,
+  { search = true, slack = 0, first = Infinity, most = () => Infinity }: Closer = {},
+): Promise<{ track: Track; analysis: Analysis; all: boolean }> {
   await lookAt(thinned(nextFrames(looks(), null, wanted, faceOn, search, slack), first));
   for (;;) {
     const track = await followed();
@@ -37,4 +48,10 @@ export async function lookInRounds({ wanted, analyse }: Asked, faceOn: boolean, 
 }
 
 /** At most so many of some frames, evenly chosen. */
-export const thinned = (frames: readonly number[], most: number): readonly number[] => (frames.length <= most ? frames : frames.filter((_, i) => Math.floor((i * most) / frames.length) !== Math.floor(((i - 1) * most) / frames.length)));
+export const thinned = (frames: readonly number[], most: number): readonly number[] =>
+  frames.length <= most
+    ? frames
+    : frames.filter(
+        (_, i) =>
+          Math.floor((i * most) / frames.length) !== Math.floor(((i - 1) * most) / frames.length),
+      );

@@ -2,16 +2,19 @@ import { firstWhere } from "../../core/maths/search";
 import type { Track } from "../../core/track/track";
 import { roughSpans } from "./plan";
 
-/** A segment lasts at least this long, and at most, ms: what it takes of memory is let go at its end. */
+/**
+ * A segment lasts at least this long, and at most, ms: what it takes of memory is let go at its
+ * end.
+ */
 const LEAST_MS = 4000;
 const MOST_MS = 12_000;
 /** A cut is made this long ago: a rep that has begun since will be seen by then. */
 const TAIL_MS = 2500;
 
 /**
- * Where a film that is too long for memory can be cut, between two reps: at a frame of what has been read since the last cut,
- * or nowhere yet (null). Where reps follow each other without a rest it is cut all the same, at the latest time that is not in
- * the middle of one.
+ * Where a film that is too long for memory can be cut, between two reps: at a frame of what has
+ * been read since the last cut, or nowhere yet (null). Where reps follow each other without a rest
+ * it is cut all the same, at the latest time that is not in the middle of one.
  */
 export function segmentEnd(track: Track, faceOn: boolean): number | null {
   const { times } = track;

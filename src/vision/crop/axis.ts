@@ -5,7 +5,10 @@ export interface Axis {
   weight: Float32Array;
 }
 
-/** Where the samples at hand lie in the whole axis: from `left`, `length` of them, in reverse when `flipped`. */
+/**
+ * Where the samples at hand lie in the whole axis: from `left`, `length` of them, in reverse when
+ * `flipped`.
+ */
 export interface AtHand {
   left: number;
   length: number;
@@ -13,15 +16,21 @@ export interface AtHand {
 }
 
 /**
- * Which source samples, with what weight, make each of `n` outputs of a span (a box filter: every sample counts by the share
- * of it that an output covers); beyond the ends the end sample counts.
+ * Which source samples, with what weight, make each of `n` outputs of a span (a box filter: every
+ * sample counts by the share of it that an output covers); beyond the ends the end sample counts.
  *
  * @param start @param size the span, in samples of the whole axis
  * @param length samples of the whole axis
  * @returns the axis in samples at hand
  * @throws RangeError when a sample that counts is not at hand
  */
-export function boxAxis(n: number, start: number, size: number, length: number, { left, length: there, flipped }: AtHand): Axis {
+export function boxAxis(
+  n: number,
+  start: number,
+  size: number,
+  length: number,
+  { left, length: there, flipped }: AtHand,
+): Axis {
   const step = size / n;
   const box = Math.max(step, 1);
   const taps = Math.min(Math.floor(box) + 2, there);
@@ -33,7 +42,10 @@ export function boxAxis(n: number, start: number, size: number, length: number, 
     const high = Math.min(Math.max(centre + box / 2, low + 1e-6), length);
     const first = Math.floor(low);
     const last = Math.min(Math.ceil(high) - 1, length - 1);
-    const begin = Math.min(Math.max(flipped ? there - 1 - (last - left) : first - left, 0), there - taps);
+    const begin = Math.min(
+      Math.max(flipped ? there - 1 - (last - left) : first - left, 0),
+      there - taps,
+    );
     from[i] = begin;
     for (let k = first; k <= last; k++) {
       const at = (flipped ? there - 1 - (k - left) : k - left) - begin;

@@ -1,4 +1,7 @@
-/** A box of an ISO media file (ISO/IEC 14496-12, 4.2): its type, and where what is in it begins and ends. */
+/**
+ * A box of an ISO media file (ISO/IEC 14496-12, 4.2): its type, and where what is in it begins and
+ * ends.
+ */
 export interface Box {
   type: string;
   from: number;
@@ -28,8 +31,15 @@ export class Bytes {
   type = (at: number): string => String.fromCharCode(...this.data.subarray(at, at + 4));
 }
 
-/** The header of a box: how long it is, with all that is in it; null where there is none. @param left bytes from here to the end of what it is in */
-export function boxHeader(bytes: Bytes, at: number, left: number): { type: string; size: number; header: number } | null {
+/**
+ * The header of a box: how long it is, with all that is in it; null where there is none. @param
+ * left bytes from here to the end of what it is in
+ */
+export function boxHeader(
+  bytes: Bytes,
+  at: number,
+  left: number,
+): { type: string; size: number; header: number } | null {
   if (at + 8 > bytes.length || left < 8) return null;
   const short = bytes.u32(at);
   const type = bytes.type(at + 4);
@@ -42,7 +52,7 @@ export function boxHeader(bytes: Bytes, at: number, left: number): { type: strin
 
 /** The boxes that follow one another in a part of memory; ends at the first that does not fit. */
 export function* boxesIn(bytes: Bytes, from: number, to: number): Generator<Box> {
-  for (let at = from; at < to; ) {
+  for (let at = from; at < to;) {
     const head = boxHeader(bytes, at, to - at);
     if (!head || at + head.size > to) return;
     yield { type: head.type, from: at + head.header, to: at + head.size };
@@ -51,7 +61,11 @@ export function* boxesIn(bytes: Bytes, from: number, to: number): Generator<Box>
 }
 
 /** The first box of a type among those in a part of memory, or along a path of types. */
-export function boxAt(bytes: Bytes, within: Pick<Box, "from" | "to">, ...path: string[]): Box | null {
+export function boxAt(
+  bytes: Bytes,
+  within: Pick<Box, "from" | "to">,
+  ...path: string[]
+): Box | null {
   let here: Pick<Box, "from" | "to"> = within;
   for (const type of path) {
     const next = [...boxesIn(bytes, here.from, here.to)].find((b) => b.type === type);

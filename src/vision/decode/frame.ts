@@ -35,7 +35,12 @@ export const uprightSize = (f: Pick<Frame, "width" | "height" | "rotation">): [n
   f.rotation === 90 || f.rotation === 270 ? [f.height, f.width] : [f.width, f.height];
 
 /** Upright view of a plane: sample (X, Y) of the upright picture is at origin + X·dx + Y·dy. */
-export function uprightPlane(plane: Plane, width: number, height: number, rotation: Frame["rotation"]) {
+export function uprightPlane(
+  plane: Plane,
+  width: number,
+  height: number,
+  rotation: Frame["rotation"],
+) {
   const { offset, stride, step } = plane;
   const last = offset + (height - 1) * stride;
   switch (rotation) {
@@ -46,7 +51,13 @@ export function uprightPlane(plane: Plane, width: number, height: number, rotati
     case 180:
       return { origin: last + (width - 1) * step, dx: -step, dy: -stride, width, height };
     case 270:
-      return { origin: offset + (width - 1) * step, dx: stride, dy: -step, width: height, height: width };
+      return {
+        origin: offset + (width - 1) * step,
+        dx: stride,
+        dy: -step,
+        width: height,
+        height: width,
+      };
   }
 }
 

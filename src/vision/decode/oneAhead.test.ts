@@ -25,8 +25,10 @@ it("meets a failure where it happened, after what came before it", async () => {
     throw new Error("torn");
   }
   const taken: number[] = [];
-  await expect((async () => {
-    for await (const v of oneAhead(source())) taken.push(v);
-  })()).rejects.toThrow("torn");
+  await expect(
+    (async () => {
+      for await (const v of oneAhead(source())) taken.push(v);
+    })(),
+  ).rejects.toThrow("torn");
   expect(taken).toEqual([1]);
 });

@@ -1,7 +1,9 @@
 import { handled } from "../handled";
 
 /** Gives what a source gives, and has it make the next one meanwhile. */
-export async function* oneAhead<T>(source: AsyncGenerator<T, void, unknown>): AsyncGenerator<T, void, unknown> {
+export async function* oneAhead<T>(
+  source: AsyncGenerator<T, void, unknown>,
+): AsyncGenerator<T, void, unknown> {
   let next = handled(source.next());
   try {
     for (;;) {

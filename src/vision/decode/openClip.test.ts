@@ -15,7 +15,14 @@ const make = (name: string, ...args: string[]) => {
   return file;
 };
 /** White on the left half, black on the right. */
-const HALVES = ["-f", "lavfi", "-i", "color=white:size=160x240:rate=30:duration=1.5,pad=320:240:0:0:black", "-pix_fmt", "yuv420p"];
+const HALVES = [
+  "-f",
+  "lavfi",
+  "-i",
+  "color=white:size=160x240:rate=30:duration=1.5,pad=320:240:0:0:black",
+  "-pix_fmt",
+  "yuv420p",
+];
 
 const times = async (file: string) => {
   const clip = await openClipFile(file);
@@ -37,21 +44,45 @@ describe("opening a clip", () => {
       expect(lumaWindow(frame, 120, 20, 1, 1).data[0]).toBeGreaterThan(200);
       expect(lumaWindow(frame, 120, 300, 1, 1).data[0]).toBeLessThan(40);
       const piece = await picture.cut({ left: 100, top: 150, right: 140, bottom: 180 });
-      expect(lumaWindow(piece.frame, 0, 0, 40, 30).data).toEqual(lumaWindow(frame, 100, 150, 40, 30).data);
+      expect(lumaWindow(piece.frame, 0, 0, 40, 30).data).toEqual(
+        lumaWindow(frame, 100, 150, 40, 30).data,
+      );
       break;
     }
     clip.close();
   });
 
   it("keeps the true times of a film whose pictures do not come evenly", async () => {
-    const uneven = make("uneven.mp4", ...HALVES, "-vf", "select='not(eq(n,3)+eq(n,10)+eq(n,11))'", "-fps_mode", "vfr");
+    const uneven = make(
+      "uneven.mp4",
+      ...HALVES,
+      "-vf",
+      "select='not(eq(n,3)+eq(n,10)+eq(n,11))'",
+      "-fps_mode",
+      "vfr",
+    );
     const t = await times(uneven);
     expect(t.slice(0, 5).map((v) => Math.round(v))).toEqual([0, 33, 67, 133, 167]);
     expect(t.length).toBe(42);
   });
 
   it("reads HEVC on the computer", async () => {
-    expect((await times(make("hevc.mp4", ...HALVES, "-c:v", "libx265", "-tag:v", "hvc1", "-x265-params", "log-level=none"))).length).toBe(45);
+    expect(
+      (
+        await times(
+          make(
+            "hevc.mp4",
+            ...HALVES,
+            "-c:v",
+            "libx265",
+            "-tag:v",
+            "hvc1",
+            "-x265-params",
+            "log-level=none",
+          ),
+        )
+      ).length,
+    ).toBe(45);
   });
 
   it("reads 240 pictures a second", async () => {
@@ -65,7 +96,9 @@ describe("opening a clip", () => {
     const seen: number[] = [];
     for await (const picture of pictures()) {
       seen.push(Math.round(picture.timeMs));
-      expect(lumaWindow((await picture.cut(null)).frame, 20, 120, 1, 1).data[0]).toBeGreaterThan(200);
+      expect(lumaWindow((await picture.cut(null)).frame, 20, 120, 1, 1).data[0]).toBeGreaterThan(
+        200,
+      );
     }
     expect(seen).toEqual([0, 1000]);
     expect(count).toBe(2);
@@ -73,6 +106,8 @@ describe("opening a clip", () => {
   });
 
   it("refuses 4 GB before reading a byte, and says how to go on", async () => {
-    await expect(openClip(new BlobSource(new Blob([])), 4 * 1024 ** 3, async () => new Uint8Array())).rejects.toMatchObject({ code: "tooBig", action: expect.stringContaining("Trim it") });
+    await expect(
+      openClip(new BlobSource(new Blob([])), 4 * 1024 ** 3, async () => new Uint8Array()),
+    ).rejects.toMatchObject({ code: "tooBig", action: expect.stringContaining("Trim it") });
   });
 });

@@ -1,4 +1,16 @@
-import { AudioSampleSink, EncodedPacketSink, Input, MATROSKA, MP4, QTFF, VideoSampleSink, WEBM, type InputVideoTrack, type Source, type VideoSample } from "mediabunny";
+import {
+  AudioSampleSink,
+  EncodedPacketSink,
+  Input,
+  MATROSKA,
+  MP4,
+  QTFF,
+  VideoSampleSink,
+  WEBM,
+  type InputVideoTrack,
+  type Source,
+  type VideoSample,
+} from "mediabunny";
 import type { ReadAt } from "./boxes";
 import { checkContainer } from "./checkContainer";
 import { ClipError } from "./clipError";
@@ -15,7 +27,8 @@ export interface Picture {
   /**
    * Copies an area (of `cutoutArea`) of it, or all of it, out of the decoder.
    *
-   * @param into gives memory for it, of `cutoutBytes` or more; not asked where what was wanted is in memory already
+   * @param into gives memory for it, of `cutoutBytes` or more; not asked where what was wanted is
+   * in memory already
    */
   cut(area: Box | null, into?: () => Uint8Array<ArrayBuffer>): Promise<Cutout>;
 }
@@ -30,11 +43,22 @@ export interface OpenClip {
   frames: number;
   fps: number;
   audio: boolean;
-  /** Decoded pictures in presentation order, between two times (ms) when they are given; each can be cut until the next is asked for. */
+  /**
+   * Decoded pictures in presentation order, between two times (ms) when they are given; each can be
+   * cut until the next is asked for.
+   */
   pictures(fromMs?: number, toMs?: number): AsyncGenerator<Picture, void, unknown>;
-  /** Pictures that stand alone (key frames), each at least so many ms after the one before; and how many they are, told without decoding. */
-  keyPictures(apartMs: number): Promise<{ count: number; pictures(): AsyncGenerator<Picture, void, unknown> }>;
-  /** Mono sound in blocks; none when there is no sound or it can't be decoded, and no more from where it is damaged. */
+  /**
+   * Pictures that stand alone (key frames), each at least so many ms after the one before; and how
+   * many they are, told without decoding.
+   */
+  keyPictures(
+    apartMs: number,
+  ): Promise<{ count: number; pictures(): AsyncGenerator<Picture, void, unknown> }>;
+  /**
+   * Mono sound in blocks; none when there is no sound or it can't be decoded, and no more from
+   * where it is damaged.
+   */
   sound(): AsyncGenerator<{ timeMs: number; rate: number; samples: Float32Array }, void, unknown>;
   close(): void;
 }
@@ -44,7 +68,8 @@ export interface OpenClip {
  *
  * @param bytes size of the file, checked before anything is read
  * @param read reads some of its bytes: its tables are looked at before the library reads them
- * @throws ClipError empty, tooBig, notVideo, truncated, damaged, noPicture, codec, size, tooLong, tooShort
+ * @throws ClipError empty, tooBig, notVideo, truncated, damaged, noPicture, codec, size, tooLong,
+ * tooShort
  */
 export async function openClip(source: Source, bytes: number, read: ReadAt): Promise<OpenClip> {
   if (bytes === 0) throw new ClipError("empty");
@@ -78,22 +103,31 @@ export async function openClip(source: Source, bytes: number, read: ReadAt): Pro
       async *pictures(fromMs, toMs) {
         let count = 0;
         try {
-          for await (const sample of new VideoSampleSink(track).samples(fromMs === undefined ? undefined : start + fromMs / 1000, toMs === undefined ? undefined : start + toMs / 1000)) {
+          for await (const sample of new VideoSampleSink(track).samples(
+            fromMs === undefined ? undefined : start + fromMs / 1000,
+            toMs === undefined ? undefined : start + toMs / 1000,
+          )) {
             yield* handedOut(sample, start, rotation);
             count++;
           }
         } catch (error) {
           if (error instanceof ClipError) throw error;
-          throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`, error);
+          throw new ClipError(
+            "truncated",
+            `after ${count} of ${stats.packetCount} pictures`,
+            error,
+          );
         }
-        if (fromMs === undefined && toMs === undefined && count < stats.packetCount * 0.9) throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`);
+        if (fromMs === undefined && toMs === undefined && count < stats.packetCount * 0.9)
+          throw new ClipError("truncated", `after ${count} of ${stats.packetCount} pictures`);
       },
       async keyPictures(apartMs) {
         const times = await keyTimes(track, apartMs);
         return {
           count: times.length,
           async *pictures() {
-            for await (const sample of new VideoSampleSink(track).samplesAtTimestamps(times)) if (sample) yield* handedOut(sample, start, rotation);
+            for await (const sample of new VideoSampleSink(track).samplesAtTimestamps(times))
+              if (sample) yield* handedOut(sample, start, rotation);
           },
         };
       },
@@ -103,7 +137,11 @@ export async function openClip(source: Source, bytes: number, read: ReadAt): Pro
           for await (const sample of new AudioSampleSink(soundTrack).samples()) {
             const samples = new Float32Array(sample.numberOfFrames);
             sample.copyTo(samples, { planeIndex: 0, format: "f32-planar" });
-            const block = { timeMs: (sample.timestamp - start) * 1000, rate: sample.sampleRate, samples };
+            const block = {
+              timeMs: (sample.timestamp - start) * 1000,
+              rate: sample.sampleRate,
+              samples,
+            };
             sample.close();
             yield block;
           }
@@ -128,20 +166,31 @@ async function firstPicture(input: Input): Promise<InputVideoTrack> {
     throw new ClipError("truncated", "its list of pictures is missing", error);
   }
   if (track) return track;
-  throw (await input.getPrimaryAudioTrack()) ? new ClipError("noPicture") : new ClipError("truncated", "its list of pictures is missing");
+  throw (await input.getPrimaryAudioTrack())
+    ? new ClipError("noPicture")
+    : new ClipError("truncated", "its list of pictures is missing");
 }
 
 /** Times of key frames, s, each at least so many ms after the one before. */
 async function keyTimes(track: InputVideoTrack, apartMs: number): Promise<number[]> {
   const packets = new EncodedPacketSink(track);
   const times: number[] = [];
-  for (let packet = await packets.getFirstPacket({ metadataOnly: true }); packet; packet = await packets.getNextKeyPacket(packet, { metadataOnly: true }))
-    if ((packet.timestamp - (times[times.length - 1] ?? -Infinity)) * 1000 >= apartMs) times.push(packet.timestamp);
+  for (
+    let packet = await packets.getFirstPacket({ metadataOnly: true });
+    packet;
+    packet = await packets.getNextKeyPacket(packet, { metadataOnly: true })
+  )
+    if ((packet.timestamp - (times[times.length - 1] ?? -Infinity)) * 1000 >= apartMs)
+      times.push(packet.timestamp);
   return times;
 }
 
 /** A decoded sample as a picture, for as long as whoever asked for it looks at it. */
-function* handedOut(sample: VideoSample, start: number, rotation: Frame["rotation"]): Generator<Picture, void, unknown> {
+function* handedOut(
+  sample: VideoSample,
+  start: number,
+  rotation: Frame["rotation"],
+): Generator<Picture, void, unknown> {
   const timeMs = (sample.timestamp - start) * 1000;
   try {
     yield pictureOf(sample, timeMs, rotation);
@@ -151,33 +200,61 @@ function* handedOut(sample: VideoSample, start: number, rotation: Frame["rotatio
 }
 
 /** A decoded sample as a picture of some time (ms); valid until the sample is closed. */
-export const pictureOf = (sample: VideoSample, timeMs: number, rotation: Frame["rotation"]): Picture => ({ timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) });
+export const pictureOf = (
+  sample: VideoSample,
+  timeMs: number,
+  rotation: Frame["rotation"],
+): Picture => ({ timeMs, cut: (area, into) => cut(sample, timeMs, rotation, area, into) });
 
-async function cut(sample: VideoSample, timeMs: number, rotation: Frame["rotation"], area: Box | null, into?: () => Uint8Array<ArrayBuffer>): Promise<Cutout> {
+async function cut(
+  sample: VideoSample,
+  timeMs: number,
+  rotation: Frame["rotation"],
+  area: Box | null,
+  into?: () => Uint8Array<ArrayBuffer>,
+): Promise<Cutout> {
   const { left, top, width: w, height: h } = sample.visibleRect;
   const [across, down] = uprightSize({ width: w, height: h, rotation });
-  const { x, y, width, height } = area ? storedRect(rotation, area, across, down) : { x: 0, y: 0, width: w, height: h };
+  const { x, y, width, height } = area
+    ? storedRect(rotation, area, across, down)
+    : { x: 0, y: 0, width: w, height: h };
   const rect = { x: left + x, y: top + y, width, height };
   const base = {
-    timeMs, width, height, rotation,
+    timeMs,
+    width,
+    height,
+    rotation,
     // Untagged film: BT.709 from 720 lines up, BT.601 below, as encoders do.
-    matrix: (sample.colorSpace.matrix ? sample.colorSpace.matrix !== "bt709" : Math.min(w, h) < 720) ? ("bt601" as const) : ("bt709" as const),
+    matrix: (sample.colorSpace.matrix ? sample.colorSpace.matrix !== "bt709" : Math.min(w, h) < 720)
+      ? ("bt601" as const)
+      : ("bt709" as const),
     fullRange: sample.colorSpace.fullRange ?? false,
   };
-  const piece = (frame: Frame): Cutout => ({ frame, left: area?.left ?? 0, top: area?.top ?? 0, of: { width: across, height: down } });
+  const piece = (frame: Frame): Cutout => ({
+    frame,
+    left: area?.left ?? 0,
+    top: area?.top ?? 0,
+    of: { width: across, height: down },
+  });
   if (sample.format === "I420" || sample.format === "I420A" || sample.format === "NV12") {
     const size = sample.allocationSize({ rect });
     const memory = into?.();
     const data = memory && memory.length >= size ? memory : new Uint8Array(size);
     const [luma, second, third] = await sample.copyTo(data, { rect });
-    const chroma = sample.format === "NV12" ? { u: { ...second!, step: 2 }, v: { ...second!, offset: second!.offset + 1, step: 2 } } : { u: { ...second!, step: 1 }, v: { ...third!, step: 1 } };
+    const chroma =
+      sample.format === "NV12"
+        ? { u: { ...second!, step: 2 }, v: { ...second!, offset: second!.offset + 1, step: 2 } }
+        : { u: { ...second!, step: 1 }, v: { ...third!, step: 1 } };
     return piece({ ...base, data, y: { ...luma!, step: 1 }, ...chroma });
   }
   return piece({ ...base, ...(await fromRgba(sample, rect)), matrix: "bt709", fullRange: false });
 }
 
 /** Rare pixel formats (10-bit, RGB): by way of RGBA, once, to 4:2:0 BT.709. */
-async function fromRgba(sample: VideoSample, rect: { x: number; y: number; width: number; height: number }): Promise<Pick<Frame, "data" | "y" | "u" | "v">> {
+async function fromRgba(
+  sample: VideoSample,
+  rect: { x: number; y: number; width: number; height: number },
+): Promise<Pick<Frame, "data" | "y" | "u" | "v">> {
   const { width, height } = rect;
   const rgba = new Uint8Array(width * height * 4);
   await sample.copyTo(rgba, { format: "RGBA", rect });
@@ -197,5 +274,10 @@ async function fromRgba(sample: VideoSample, rect: { x: number; y: number; width
         data[vAt + (y >> 1) * cw + (x >> 1)] = 128 + (((r - luma) / 1.5748) * 224) / 255;
       }
     }
-  return { data, y: { offset: 0, stride: width, step: 1 }, u: { offset: uAt, stride: cw, step: 1 }, v: { offset: vAt, stride: cw, step: 1 } };
+  return {
+    data,
+    y: { offset: 0, stride: width, step: 1 },
+    u: { offset: uAt, stride: cw, step: 1 },
+    v: { offset: vAt, stride: cw, step: 1 },
+  };
 }

@@ -23,22 +23,43 @@ const claim = (holds: boolean, what: string): void => {
   if (!holds) throw new TableError(what);
 };
 
-/** A table of a box: its number of entries, which must all be there. @param head bytes before that number; @param each bytes of an entry */
-function entries(bytes: Bytes, box: Box, head: number, each: number): { n: number; at: (i: number) => number } {
+/**
+ * A table of a box: its number of entries, which must all be there. @param head bytes before that
+ * number; @param each bytes of an entry
+ */
+function entries(
+  bytes: Bytes,
+  box: Box,
+  head: number,
+  each: number,
+): { n: number; at: (i: number) => number } {
   const start = box.from + head + 4;
   claim(start <= box.to, `${box.type} is cut`);
   const n = bytes.u32(box.from + head);
-  claim(n <= MOST_SAMPLES && start + n * each <= box.to, `${box.type} claims ${n} entries and has no room for them`);
+  claim(
+    n <= MOST_SAMPLES && start + n * each <= box.to,
+    `${box.type} claims ${n} entries and has no room for them`,
+  );
   return { n, at: (i) => start + i * each };
 }
 
-/** Bytes of each sample (`stsz`, ISO/IEC 14496-12, 8.7.3); tables of half bytes (`stz2`) are not written by any phone. */
-function sampleSizes(bytes: Bytes, table: Box, fileBytes: number): { n: number; size: (i: number) => number } {
+/**
+ * Bytes of each sample (`stsz`, ISO/IEC 14496-12, 8.7.3); tables of half bytes (`stz2`) are not
+ * written by any phone.
+ */
+function sampleSizes(
+  bytes: Bytes,
+  table: Box,
+  fileBytes: number,
+): { n: number; size: (i: number) => number } {
   claim(table.from + 12 <= table.to, "stsz is cut");
   const same = bytes.u32(table.from + 4);
   if (same) {
     const n = bytes.u32(table.from + 8);
-    claim(n <= MOST_SAMPLES && n * same <= fileBytes, `stsz claims ${n} samples of ${same} bytes in a file of ${fileBytes}`);
+    claim(
+      n <= MOST_SAMPLES && n * same <= fileBytes,
+      `stsz claims ${n} samples of ${same} bytes in a file of ${fileBytes}`,
+    );
     return { n, size: () => same };
   }
   const { n, at } = entries(bytes, table, 8, 4);
@@ -64,22 +85,41 @@ function runs(bytes: Bytes, box: Box, each?: (count: number, value: number) => v
  * @param stbl the sample table box; @param timescale units a second of the track's time
  * @throws TableError
  */
-export function checkTables(bytes: Bytes, stbl: Box, timescale: number, fileBytes: number): TrackTables {
+export function checkTables(
+  bytes: Bytes,
+  stbl: Box,
+  timescale: number,
+  fileBytes: number,
+): TrackTables {
   const table = (type: string): Box | null => boxAt(bytes, stbl, type);
-  const [stsz, stts, stsc, ctts, stss] = [table("stsz"), table("stts"), table("stsc"), table("ctts"), table("stss")];
+  const [stsz, stts, stsc, ctts, stss] = [
+    table("stsz"),
+    table("stts"),
+    table("stsc"),
+    table("ctts"),
+    table("stss"),
+  ];
   if (!stsz || !stts || !stsc) throw new TableError("a table is missing");
   const { n, size } = sampleSizes(bytes, stsz, fileBytes);
   let ticks = 0;
   const timed = runs(bytes, stts, (count, delta) => (ticks += count * delta));
   claim(timed === n, `stts has the times of ${timed} samples, and there are ${n}`);
   if (ctts) claim(runs(bytes, ctts) === n, "ctts is of another number of samples");
-  if (stss) claim(entries(bytes, stss, 4, 4).n <= n, "stss has more key samples than there are samples");
+  if (stss)
+    claim(entries(bytes, stss, 4, 4).n <= n, "stss has more key samples than there are samples");
   const { total, beyond } = placed(bytes, stbl, stsc, n, size, fileBytes);
   return { samples: n, bytes: total, durationS: ticks / timescale, beyond };
 }
 
 /** Where each sample lies, by chunks (`stsc`, `stco` or `co64`). */
-function placed(bytes: Bytes, stbl: Box, stsc: Box, n: number, size: (i: number) => number, fileBytes: number): { total: number; beyond: number } {
+function placed(
+  bytes: Bytes,
+  stbl: Box,
+  stsc: Box,
+  n: number,
+  size: (i: number) => number,
+  fileBytes: number,
+): { total: number; beyond: number } {
   const stco = boxAt(bytes, stbl, "stco");
   const offsets = stco ?? boxAt(bytes, stbl, "co64");
   if (!offsets) throw new TableError("a table is missing");
@@ -102,7 +142,11 @@ function placed(bytes: Bytes, stbl: Box, stsc: Box, n: number, size: (i: number)
     }
   }
   claim(sample === n, `the chunks hold ${sample} samples, and there are ${n}`);
-  // Samples may not share bytes: a table that points to the same ones again and again is as large as it likes.
-  claim(total - fileBytes <= 0 || beyond > 0, `the samples are ${total} bytes long, in a file of ${fileBytes}`);
+  // Samples may not share bytes: a table that points to the same ones again and again is as large
+  // as it likes.
+  claim(
+    total - fileBytes <= 0 || beyond > 0,
+    `the samples are ${total} bytes long, in a file of ${fileBytes}`,
+  );
   return { total, beyond };
 }

@@ -3,14 +3,42 @@ import { KERNEL } from "./binary";
 /** The inner loops: what they take is said in assembly/. */
 interface Loops {
   memory: WebAssembly.Memory;
-  cut(n: number, luma: number, cb: number, cr: number, colours: number, lines: number, groups: number): void;
-  difference(value: number, width: number, height: number, at: number, stride: number, enough: number): number;
-  fitSums(value: number, slopeX: number, slopeY: number, width: number, height: number, at: number, stride: number, tx: number, ty: number, out: number): void;
+  cut(
+    n: number,
+    luma: number,
+    cb: number,
+    cr: number,
+    colours: number,
+    lines: number,
+    groups: number,
+  ): void;
+  difference(
+    value: number,
+    width: number,
+    height: number,
+    at: number,
+    stride: number,
+    enough: number,
+  ): number;
+  fitSums(
+    value: number,
+    slopeX: number,
+    slopeY: number,
+    width: number,
+    height: number,
+    at: number,
+    stride: number,
+    tx: number,
+    ty: number,
+    out: number,
+  ): void;
 }
 
 let compiled: WebAssembly.Module | null = null;
 
-/** The compiled inner loops and a memory of their own, laid out from the bottom by whoever uses it. */
+/**
+ * The compiled inner loops and a memory of their own, laid out from the bottom by whoever uses it.
+ */
 export class Kernel {
   readonly loops: Loops;
   private readonly memory: WebAssembly.Memory;
@@ -36,7 +64,10 @@ export class Kernel {
     this.used = mark;
   }
 
-  /** Room for some bytes (and reads a little beyond); its address. The memory may be another one afterwards. */
+  /**
+   * Room for some bytes (and reads a little beyond); its address. The memory may be another one
+   * afterwards.
+   */
   room(bytes: number): number {
     const at = this.used;
     this.used = (at + bytes + 127) & ~15;
@@ -48,7 +79,10 @@ export class Kernel {
   /** Places numbers; their address. */
   place(numbers: Int32Array | Float32Array | Uint8Array): number {
     const at = this.room(numbers.byteLength);
-    new Uint8Array(this.memory.buffer).set(new Uint8Array(numbers.buffer, numbers.byteOffset, numbers.byteLength), at);
+    new Uint8Array(this.memory.buffer).set(
+      new Uint8Array(numbers.buffer, numbers.byteOffset, numbers.byteLength),
+      at,
+    );
     return at;
   }
 

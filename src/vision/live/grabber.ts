@@ -3,7 +3,10 @@ import type { Box } from "../decode/frame";
 import type { Picture } from "../decode/openClip";
 import type { LivePicture, LiveWant } from "./liveReader";
 
-/** Copies out of a camera's pictures what a live reader wants of them, before the camera takes them back. */
+/**
+ * Copies out of a camera's pictures what a live reader wants of them, before the camera takes them
+ * back.
+ */
 export class Grabber {
   private want: LiveWant = { area: null, wholeEveryMs: 0 };
   private nextWhole = -Infinity;
@@ -24,7 +27,10 @@ export class Grabber {
     const t = picture.timeMs;
     const due = t >= this.nextWhole;
     if (due) this.nextWhole = t + wholeEveryMs - 1;
-    const [part, whole] = await Promise.all([area ? picture.cut(area, () => this.memory(area)) : null, due ? picture.cut(null, () => memoryForWhole(size)) : null]);
+    const [part, whole] = await Promise.all([
+      area ? picture.cut(area, () => this.memory(area)) : null,
+      due ? picture.cut(null, () => memoryForWhole(size)) : null,
+    ]);
     return { t, part, whole };
   }
 

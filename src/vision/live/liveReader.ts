@@ -18,7 +18,10 @@ import { liveSpan, type HandedOn, type Kept, type LiveSpan } from "./liveSpan";
 import type { SpanSeen } from "./spanReadings";
 import { feetOf, holds, holdsSquare, placeOf, ROOM, squareOf, upright, type Place } from "./place";
 
-/** What a running camera hands on of a picture: the part that was wanted, and now and then all of it. */
+/**
+ * What a running camera hands on of a picture: the part that was wanted, and now and then all of
+ * it.
+ */
 export interface LivePicture {
   /** ms on the camera's clock. */
   t: number;
@@ -40,7 +43,9 @@ export interface LiveReaderOptions {
   want: (want: LiveWant) => void;
   /** Called after each look. */
   looked: (stance: Stance, looks: readonly Look[]) => void;
-  /** Follows shoes and hands in part of what was seen, somewhere where that keeps nothing waiting. */
+  /**
+   * Follows shoes and hands in part of what was seen, somewhere where that keeps nothing waiting.
+   */
   follow: (seen: SpanSeen) => Promise<Track>;
   /** There are few processors: while a rep is judged the network leaves one to that. */
   sparing?: boolean;
@@ -50,30 +55,44 @@ export interface LiveReaderOptions {
   release?: (data: Uint8Array<ArrayBuffer>) => void;
 }
 
-/** Pictures and looks are kept for this long, ms: a rep reaches 6 s before its top and some seconds beyond. */
+/**
+ * Pictures and looks are kept for this long, ms: a rep reaches 6 s before its top and some seconds
+ * beyond.
+ */
 const KEPT_MS = 12_000;
 /** While nobody is there, and while somebody is: whole pictures once in so many ms. */
 const WHOLE_MS = { lost: 250, there: 1000 };
 /** Looks without anybody after which they are searched for again, ms. */
 const LOST_MS = 700;
-/** Feet that are farther than this from where they stood (share of stature) for this long stand in another place, which is read from then on; when they are so far and do not stand, the golfer walks. */
+/**
+ * Feet that are farther than this from where they stood (share of stature) for this long stand in
+ * another place, which is read from then on; when they are so far and do not stand, the golfer
+ * walks.
+ */
 const MOVED_OFF = 0.12;
 const MOVED_OFF_MS = 500;
 const WALKS = 0.36;
-/** Somebody so many times as large as who is followed, seen in one place in so many looks at the whole picture, is the golfer. */
+/**
+ * Somebody so many times as large as who is followed, seen in one place in so many looks at the
+ * whole picture, is the golfer.
+ */
 const LARGER = 1.15;
 const STAYS_LOOKS = 3;
 /** Weight of one look in what a look takes lately. */
 const LATELY = 0.1;
 /** Fewer pictures than this are nothing to read. */
 const LEAST_PICTURES = 10;
-/** Problems of the place are told from so much of what was seen, ms: two looks at whole pictures and a half. */
+/**
+ * Problems of the place are told from so much of what was seen, ms: two looks at whole pictures and
+ * a half.
+ */
 const LATELY_MS = 2500;
 
 /**
- * Looks at a running camera: finds the golfer, follows them, and holds still on the place where they stand. There every
- * picture's part is kept for a while, the newest one is looked at whenever the network is free, and any part of the last
- * seconds can be made a track and looked at more closely.
+ * Looks at a running camera: finds the golfer, follows them, and holds still on the place where
+ * they stand. There every picture's part is kept for a while, the newest one is looked at whenever
+ * the network is free, and any part of the last seconds can be made a track and looked at more
+ * closely.
  */
 export class LiveReader {
   private readonly resampler = new Resampler(CROP_SIDE, 0, 1, "nearest");
@@ -103,13 +122,19 @@ export class LiveReader {
   private pictureMs: number | null = null;
   private lastAt: number | null = null;
 
-  constructor(private readonly network: PoseNetwork, private readonly options: LiveReaderOptions) {
+  constructor(
+    private readonly network: PoseNetwork,
+    private readonly options: LiveReaderOptions,
+  ) {
     this.wantNow();
   }
 
   private wantNow(): void {
     const { width, height } = this.options.size;
-    const area = this.place?.area ?? (this.square && cutoutArea([boxOf({ ...this.square, size: this.square.size * ROOM })], width, height));
+    const area =
+      this.place?.area ??
+      (this.square &&
+        cutoutArea([boxOf({ ...this.square, size: this.square.size * ROOM })], width, height));
     this.options.want({ area, wholeEveryMs: this.square ? WHOLE_MS.there : WHOLE_MS.lost });
   }
 
@@ -121,7 +146,11 @@ export class LiveReader {
       this.lastAt = null;
       return;
     }
-    if (this.lastAt !== null) this.pictureMs = this.pictureMs === null ? t - this.lastAt : this.pictureMs + LATELY * (t - this.lastAt - this.pictureMs);
+    if (this.lastAt !== null)
+      this.pictureMs =
+        this.pictureMs === null
+          ? t - this.lastAt
+          : this.pictureMs + LATELY * (t - this.lastAt - this.pictureMs);
     this.lastAt = t;
     const { place } = this;
     if (place && holds(part, place.area)) {
@@ -136,9 +165,13 @@ export class LiveReader {
     this.options.release?.(cut.frame.data as Uint8Array<ArrayBuffer>);
   }
 
-  /** Keeps the network busy with the newest pictures: one waits, so that whichever of its threads is free next need not. */
+  /**
+   * Keeps the network busy with the newest pictures: one waits, so that whichever of its threads is
+   * free next need not.
+   */
   private pump(): void {
-    const most = this.judging && this.options.sparing ? this.network.atOnce - 1 : this.network.atOnce + 1;
+    const most =
+      this.judging && this.options.sparing ? this.network.atOnce - 1 : this.network.atOnce + 1;
     while (this.under < most && !this.closing && !this.resting) {
       if (this.place) {
         const next = this.kept.at(-1);
@@ -146,7 +179,13 @@ export class LiveReader {
         void this.lookKept(next, this.place);
       } else {
         const next = this.newest;
-        if (!next || !this.square || !holdsSquare(next.cut, this.square, this.options.size) || this.under >= this.network.atOnce) return;
+        if (
+          !next ||
+          !this.square ||
+          !holdsSquare(next.cut, this.square, this.options.size) ||
+          this.under >= this.network.atOnce
+        )
+          return;
         this.newest = null;
         void this.follow(next.t, next.cut, this.square);
       }
@@ -162,7 +201,9 @@ export class LiveReader {
       return await this.network.landmarks(this.resampler.cut(cut, square, this.network.crop()));
     } finally {
       // Those that waited in a row for their turn each took their share of it.
-      const took = ((performance.now() - began) * this.network.atOnce) / Math.max(this.under, this.network.atOnce);
+      const took =
+        ((performance.now() - began) * this.network.atOnce) /
+        Math.max(this.under, this.network.atOnce);
       this.lookMs += LATELY * (took - this.lookMs);
       this.under--;
     }
@@ -226,7 +267,10 @@ export class LiveReader {
     const stance = stanceOf(this.looks);
     if (!this.holding) this.settle(stance, newest.t);
     // Who has gone is told once more by the look that missed them.
-    this.options.looked(this.looks.length ? stance : ABSENT, this.looks.length ? this.looks : [newest]);
+    this.options.looked(
+      this.looks.length ? stance : ABSENT,
+      this.looks.length ? this.looks : [newest],
+    );
   }
 
   /** Holds still on where the golfer stands, or lets go of it when they have gone. */
@@ -291,7 +335,11 @@ export class LiveReader {
     if (place) {
       if (!place.background) place.background = new Background(whole.frame, place.golfer);
       const newest = this.looks.at(-1);
-      this.about.looks.push({ t, moved: place.background.moved(whole.frame), luma: newest ? lumaOf(whole, newest.points) : NaN });
+      this.about.looks.push({
+        t,
+        moved: place.background.moved(whole.frame),
+        luma: newest ? lumaOf(whole, newest.points) : NaN,
+      });
     }
     // Nor is anybody looked for while a rep's own pictures wait for the network.
     if (this.searching || this.closing || this.resting) return;
@@ -299,10 +347,14 @@ export class LiveReader {
     void this.search(t, whole).finally(() => (this.searching = false));
   }
 
-  /** Looks for people in a whole picture: for the golfer while nobody is followed, else for others. */
+  /**
+   * Looks for people in a whole picture: for the golfer while nobody is followed, else for others.
+   */
   private async search(t: number, whole: Cutout): Promise<void> {
     const lost = !this.square;
-    const found = await handled(findPeople(whole, this.network, this.timings, lost, lost ? undefined : 0));
+    const found = await handled(
+      findPeople(whole, this.network, this.timings, lost, lost ? undefined : 0),
+    );
     if (this.square) {
       const others = strangers(t, found, this.square);
       if (this.place) this.about.others.push(...others);
@@ -334,7 +386,9 @@ export class LiveReader {
       this.rival = null;
       return;
     }
-    const same = this.rival && Math.hypot(largest.x - this.rival.x, largest.y - this.rival.y) < 0.25 * largest.size;
+    const same =
+      this.rival &&
+      Math.hypot(largest.x - this.rival.x, largest.y - this.rival.y) < 0.25 * largest.size;
     this.rival = { x: largest.x, y: largest.y, looks: same ? this.rival!.looks + 1 : 1 };
     if (this.rival.looks < STAYS_LOOKS) return;
     this.rival = null;
@@ -349,22 +403,42 @@ export class LiveReader {
   problems(): Problem[] {
     const { width, height } = this.options.size;
     const { looks, about } = this.lately(LATELY_MS);
-    return looks.length ? pictureProblems({ ...asTrack(looks), ...about, video: { width, height } }) : [];
+    return looks.length
+      ? pictureProblems({ ...asTrack(looks), ...about, video: { width, height } })
+      : [];
   }
 
-  /** The last looks (of so many ms), what looks at the whole picture told lately, and how many pictures a second come (null before that is known). */
-  lately(ms: number): { looks: Look[]; about: Pick<Track, "looks" | "others">; fps: number | null } {
+  /**
+   * The last looks (of so many ms), what looks at the whole picture told lately, and how many
+   * pictures a second come (null before that is known).
+   */
+  lately(ms: number): {
+    looks: Look[];
+    about: Pick<Track, "looks" | "others">;
+    fps: number | null;
+  } {
     const now = this.looks.at(-1)?.t ?? 0;
-    const of = <T extends { t: number }>(list: readonly T[], within: number) => list.filter((e) => e.t >= now - within);
-    return { looks: of(this.looks, ms), about: { looks: of(this.about.looks, LATELY_MS), others: of(this.about.others, LATELY_MS) }, fps: this.pictureMs && 1000 / this.pictureMs };
+    const of = <T extends { t: number }>(list: readonly T[], within: number) =>
+      list.filter((e) => e.t >= now - within);
+    return {
+      looks: of(this.looks, ms),
+      about: { looks: of(this.about.looks, LATELY_MS), others: of(this.about.others, LATELY_MS) },
+      fps: this.pictureMs && 1000 / this.pictureMs,
+    };
   }
 
-  /** Takes the place as it is now for where it stands, after the phone was moved; not while a part of the last seconds is judged. */
+  /**
+   * Takes the place as it is now for where it stands, after the phone was moved; not while a part
+   * of the last seconds is judged.
+   */
   holdAnew(): void {
     if (!this.holding && this.place) this.hold();
   }
 
-  /** Part of the last seconds as something that can be read closer; null when nothing of it is kept. The place stays until it is let go. */
+  /**
+   * Part of the last seconds as something that can be read closer; null when nothing of it is kept.
+   * The place stays until it is let go.
+   */
   span(from: number, to: number): LiveSpan | null {
     const { place } = this;
     const kept = this.kept.filter((k) => k.t >= from && k.t <= to);
@@ -372,7 +446,11 @@ export class LiveReader {
     this.holding++;
     for (const n of this.handedOn.keys()) if (n < this.kept[0]!.n) this.handedOn.delete(n);
     return liveSpan(kept, place, to, {
-      ...this.options, ...this.about, model: this.network.model, handedOn: this.handedOn, heard: this.options.heard ?? (() => null),
+      ...this.options,
+      ...this.about,
+      model: this.network.model,
+      handedOn: this.handedOn,
+      heard: this.options.heard ?? (() => null),
       look: (k) => this.seenOf(k, place),
       lookingCloser: (on) => {
         this.closing = on;

@@ -4,10 +4,23 @@ import type { Stage } from "../../core/drills";
 import { AIM_STEPS, type Aim } from "../../core/film/aimSteps";
 import { aimOf } from "../../core/film/aim";
 import type { Reach } from "../../core/film/plan";
-import { repLoop, startsStill, type LoopSnapshot, type Obstacle, type Sound } from "../../core/live/loop";
+import {
+  repLoop,
+  startsStill,
+  type LoopSnapshot,
+  type Obstacle,
+  type Sound,
+} from "../../core/live/loop";
 import type { Look, Stance } from "../../core/live/stance";
 import { hangTogether } from "../../core/reps/rep";
-import { AFTER_END_MS, BEFORE_REP, watchFor, type Attempt, type Decided, type RepWatch } from "../../core/live/watch";
+import {
+  AFTER_END_MS,
+  BEFORE_REP,
+  watchFor,
+  type Attempt,
+  type Decided,
+  type RepWatch,
+} from "../../core/live/watch";
 import type { Problem } from "../../core/scene/problems";
 import type { GolferFacts } from "../../core/scene/scene";
 import type { Track } from "../../core/track/track";
@@ -17,7 +30,10 @@ import type { PoseNetwork } from "../network/poseNetwork";
 import { LiveReader, type LivePicture, type LiveReaderOptions } from "./liveReader";
 import type { LiveSpan } from "./liveSpan";
 
-/** What was seen of a rep, or of reps that hang together: its track, and when that begins, ms on the camera's clock. */
+/**
+ * What was seen of a rep, or of reps that hang together: its track, and when that begins, ms on the
+ * camera's clock.
+ */
 export interface Seen {
   id: string;
   track: Track;
@@ -28,13 +44,19 @@ export interface Seen {
 export interface AnsweredRep extends Decided, Seen {
   /** What it is kept with: itself, or the first of the reps that hang together with it. */
   keptIn: string;
-  /** Until when it is recorded, ms on the camera's clock: its finish, or the last hold or landing that the stage asks for, and half a second. */
+  /**
+   * Until when it is recorded, ms on the camera's clock: its finish, or the last hold or landing
+   * that the stage asks for, and half a second.
+   */
   recordedTo: number;
   /** When the answer was there, ms on the camera's clock. */
   answeredAt: number;
 }
 
-export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "want" | "follow" | "sparing" | "release" | "heard"> {
+export interface LiveSessionOptions extends Pick<
+  LiveReaderOptions,
+  "size" | "want" | "follow" | "sparing" | "release" | "heard"
+> {
   stage: Stage;
   golfer: GolferFacts;
   /** How far the movement's body goes; null where that is not known. */
@@ -42,25 +64,40 @@ export interface LiveSessionOptions extends Pick<LiveReaderOptions, "size" | "wa
   /** Reps of a bout, and how many of this one were counted before. */
   reps: number;
   already?: number;
-  /** Analyses a track, somewhere where that keeps nothing waiting; roughly when only the events' order counts. */
+  /**
+   * Analyses a track, somewhere where that keeps nothing waiting; roughly when only the events'
+   * order counts.
+   */
   analyse: (track: Track, roughly?: boolean) => Promise<Analysis>;
   /** Now, on the camera's clock, ms. */
   now: () => number;
   newId: () => string;
   state: (snapshot: LoopSnapshot) => void;
   sound: (sound: Sound) => void;
-  /** How often a second it looks, when that is too seldom to find every rep; null when it is enough again. */
+  /**
+   * How often a second it looks, when that is too seldom to find every rep; null when it is enough
+   * again.
+   */
   tooSlow: (looksPerS: number | null) => void;
   answered: (rep: AnsweredRep) => void;
   /** The whole of what an answered rep is kept with has been seen. */
   completed: (seen: Seen) => void;
 }
 
-/** A closer look is given up so long after what was to be judged, ms: an answer that comes later is none. */
+/**
+ * A closer look is given up so long after what was to be judged, ms: an answer that comes later is
+ * none.
+ */
 const CLOSER_MS = 1500;
-/** What is missing between the looks is looked at for so long, ms: on a slow device it stays thin, and a closer look goes where it counts. */
+/**
+ * What is missing between the looks is looked at for so long, ms: on a slow device it stays thin,
+ * and a closer look goes where it counts.
+ */
 const EVENLY_MS = 300;
-/** By looks of 8 Hz every one of 90 swings of the study is found, by 5 Hz 86 (docs/decisions/14); told over so many ms. */
+/**
+ * By looks of 8 Hz every one of 90 swings of the study is found, by 5 Hz 86 (docs/decisions/14);
+ * told over so many ms.
+ */
 const ENOUGH_LOOKS_PER_S = 8;
 const PACE_MS = 4000;
 /** How the phone stands is told so often, ms, from the looks of so long. */
@@ -86,25 +123,45 @@ export class LiveSession {
   private clearLooks = 0;
   private slow = false;
   private aimedAt = -Infinity;
-  /** The phone's roll by its own sensor, degrees, + clockwise as its screen is seen; null without one. */
+  /**
+   * The phone's roll by its own sensor, degrees, + clockwise as its screen is seen; null without
+   * one.
+   */
   rollDeg: number | null = null;
   private completing: { id: string; from: number; to: number }[] = [];
 
-  constructor(network: PoseNetwork, private readonly options: LiveSessionOptions) {
+  constructor(
+    network: PoseNetwork,
+    private readonly options: LiveSessionOptions,
+  ) {
     const { stage, reps } = options;
     this.watch = watchFor(stage);
     this.together = hangTogether(stage.rules);
-    this.loop = createActor(repLoop, { input: { reps, already: options.already ?? 0, stillStart: startsStill(stage.rules) } });
+    this.loop = createActor(repLoop, {
+      input: { reps, already: options.already ?? 0, stillStart: startsStill(stage.rules) },
+    });
     this.loop.on("sound", ({ sound }) => options.sound(sound));
     // Every look changes the machine's own memory: that is nobody else's business.
     let told: LoopSnapshot | null = null;
     this.loop.subscribe((snapshot) => {
-      const same = told && snapshot.value === told.value && snapshot.context.answers === told.context.answers && snapshot.context.obstacle === told.context.obstacle && snapshot.context.aim === told.context.aim && snapshot.context.aimed === told.context.aimed;
+      const same =
+        told &&
+        snapshot.value === told.value &&
+        snapshot.context.answers === told.context.answers &&
+        snapshot.context.obstacle === told.context.obstacle &&
+        snapshot.context.aim === told.context.aim &&
+        snapshot.context.aimed === told.context.aimed;
       if (!same) options.state((told = snapshot));
     });
     this.loop.start();
     this.reader = new LiveReader(network, {
-      faceOn: stage.view === "face-on", size: options.size, want: options.want, follow: options.follow, sparing: options.sparing ?? false, ...(options.release ? { release: options.release } : {}), ...(options.heard ? { heard: options.heard } : {}),
+      faceOn: stage.view === "face-on",
+      size: options.size,
+      want: options.want,
+      follow: options.follow,
+      sparing: options.sparing ?? false,
+      ...(options.release ? { release: options.release } : {}),
+      ...(options.heard ? { heard: options.heard } : {}),
       looked: (stance, looks) => this.looked(stance, looks),
     });
   }
@@ -142,11 +199,30 @@ export class LiveSession {
   private aim(stance: Stance, t: number): void {
     const loop = this.loop.getSnapshot();
     // Of one who swings no view can be told.
-    if (stance.moving || t < this.aimedAt + AIM_EVERY_MS || !(loop.matches("looking") || loop.matches("settling") || loop.matches("leaving"))) return;
+    if (
+      stance.moving ||
+      t < this.aimedAt + AIM_EVERY_MS ||
+      !(loop.matches("looking") || loop.matches("settling") || loop.matches("leaving"))
+    )
+      return;
     this.aimedAt = t;
-    const { size, golfer, reach, stage: { view } } = this.options;
-    const aim = aimOf({ ...this.reader.lately(AIM_FROM_MS), stance, size, golfer, view, reach, rollDeg: this.rollDeg });
-    if (!loop.context.aim || !saysTheSame(aim, loop.context.aim)) this.loop.send({ type: "aim", t, aim });
+    const {
+      size,
+      golfer,
+      reach,
+      stage: { view },
+    } = this.options;
+    const aim = aimOf({
+      ...this.reader.lately(AIM_FROM_MS),
+      stance,
+      size,
+      golfer,
+      view,
+      reach,
+      rollDeg: this.rollDeg,
+    });
+    if (!loop.context.aim || !saysTheSame(aim, loop.context.aim))
+      this.loop.send({ type: "aim", t, aim });
   }
 
   /** Tells when it looks too seldom. */
@@ -166,10 +242,20 @@ export class LiveSession {
     return !snapshot.matches("done") && !snapshot.matches("paused") && !snapshot.matches("blocked");
   }
 
-  /** While a rep that was found goes on, what a camera's uneven looks have left out of it is looked at. */
+  /**
+   * While a rep that was found goes on, what a camera's uneven looks have left out of it is looked
+   * at.
+   */
   private async lookEvenly(): Promise<void> {
     const { stage, now } = this.options;
-    await this.judging(now() - REP_MS, now(), async (span) => span?.lookAt(thinned(nextFrames(span.looks(), null, stage, stage.view === "face-on", false, SLACK), this.roomIn(EVENLY_MS))));
+    await this.judging(now() - REP_MS, now(), async (span) =>
+      span?.lookAt(
+        thinned(
+          nextFrames(span.looks(), null, stage, stage.view === "face-on", false, SLACK),
+          this.roomIn(EVENLY_MS),
+        ),
+      ),
+    );
   }
 
   /** How many pictures can be looked at in so many ms. */
@@ -177,7 +263,9 @@ export class LiveSession {
     return Math.floor((ms / this.reader.lookMs) * this.reader.atOnce);
   }
 
-  /** Nothing is said of a rep before it was looked at evenly; then as closely as there is time for. */
+  /**
+   * Nothing is said of a rep before it was looked at evenly; then as closely as there is time for.
+   */
   private async try(attempt: Attempt): Promise<void> {
     this.reader.judges(true);
     await this.judge(attempt).finally(() => this.reader.judges(false));
@@ -186,21 +274,41 @@ export class LiveSession {
   private async judge(attempt: Attempt): Promise<void> {
     const { stage, analyse, now } = this.options;
     await this.judging(attempt.from, attempt.to, async (span) => {
-      if (!span) return this.settle(this.watch.take({ ...attempt, last: true }, NO_REPS), null, attempt.from);
+      if (!span)
+        return this.settle(
+          this.watch.take({ ...attempt, last: true }, NO_REPS),
+          null,
+          attempt.from,
+        );
       const seen: Attempt = { ...attempt, from: span.from };
       if (attempt.rough) return void this.watch.take(seen, await analyse(span.looks(), true));
       const left = () => attempt.to + CLOSER_MS - now();
-      const { track, analysis, all } = await lookInRounds({ wanted: stage, analyse }, stage.view === "face-on", span, {
-        search: false, slack: SLACK, first: this.roomIn(EVENLY_MS),
-        // Half of the time that is left is the analysis'.
-        most: (known) => (this.watch.closer(seen, known) && left() > 0 ? this.roomIn(left() / 2) : 0),
-      });
+      const { track, analysis, all } = await lookInRounds(
+        { wanted: stage, analyse },
+        stage.view === "face-on",
+        span,
+        {
+          search: false,
+          slack: SLACK,
+          first: this.roomIn(EVENLY_MS),
+          // Half of the time that is left is the analysis'.
+          most: (known) =>
+            this.watch.closer(seen, known) && left() > 0 ? this.roomIn(left() / 2) : 0,
+        },
+      );
       this.settle(this.watch.take({ ...seen, all }, analysis), track, span.from);
     });
   }
 
-  /** Holds a part of the last seconds while something is made of it; nothing else is judged meanwhile. */
-  private async judging(from: number, to: number, work: (span: LiveSpan | null) => Promise<void> | undefined): Promise<void> {
+  /**
+   * Holds a part of the last seconds while something is made of it; nothing else is judged
+   * meanwhile.
+   */
+  private async judging(
+    from: number,
+    to: number,
+    work: (span: LiveSpan | null) => Promise<void> | undefined,
+  ): Promise<void> {
     this.busy = true;
     const span = this.reader.span(from, to);
     try {
@@ -211,23 +319,39 @@ export class LiveSession {
     }
   }
 
-  private settle({ decided, nothing }: ReturnType<RepWatch["take"]>, track: Track | null, trackFrom: number): void {
+  private settle(
+    { decided, nothing }: ReturnType<RepWatch["take"]>,
+    track: Track | null,
+    trackFrom: number,
+  ): void {
     for (const one of decided) {
       const { verdict } = one.rep;
       if (!verdict || !track) continue;
       const id = this.options.newId();
       const { finish, impact, release } = one.rep.events;
-      const over = finish?.t ?? (impact ?? release ? (impact ?? release)!.t + TO_FINISH_MS : one.rep.to);
+      const over =
+        finish?.t ?? ((impact ?? release) ? (impact ?? release)!.t + TO_FINISH_MS : one.rep.to);
       const recordedTo = Math.max(trackFrom + over, one.deciding ?? 0) + AFTER_END_MS;
       const keptIn = this.keptIn(id, one, trackFrom, recordedTo);
       this.lastTo = recordedTo;
-      this.options.answered({ ...one, id, keptIn, track, trackFrom, recordedTo, answeredAt: this.options.now() });
+      this.options.answered({
+        ...one,
+        id,
+        keptIn,
+        track,
+        trackFrom,
+        recordedTo,
+        answeredAt: this.options.now(),
+      });
       this.loop.send({ type: "answered", answer: { id, at: one.about, verdict } });
     }
     if (nothing) this.loop.send({ type: "nothing" });
   }
 
-  /** What a rep is kept with: reps that hang together stay so as long as all of them is still there to be seen. */
+  /**
+   * What a rep is kept with: reps that hang together stay so as long as all of them is still there
+   * to be seen.
+   */
   private keptIn(id: string, { from, to }: Decided, trackFrom: number, recordedTo: number): string {
     const last = this.completing.at(-1);
     if (this.together && last && recordedTo - last.from < TOGETHER_MS) {
@@ -236,20 +360,28 @@ export class LiveSession {
     }
     // In the middle of a spell its own turn must be the first.
     const goesOn = this.together && from < this.lastTo + GOES_ON_MS;
-    this.completing.push({ id, from: goesOn ? Math.max(trackFrom, from - BEFORE_REP * (to - from)) : trackFrom, to: recordedTo });
+    this.completing.push({
+      id,
+      from: goesOn ? Math.max(trackFrom, from - BEFORE_REP * (to - from)) : trackFrom,
+      to: recordedTo,
+    });
     return id;
   }
 
   /** Hands on the whole of reps that are over. */
   private complete(now: number): void {
     // More that hangs together may come, as long as all is kept.
-    const isOver = (c: { from: number; to: number }) => c.to <= now && (!this.together || now > c.to + GOES_ON_MS || now > c.from + TOGETHER_MS);
+    const isOver = (c: { from: number; to: number }) =>
+      c.to <= now && (!this.together || now > c.to + GOES_ON_MS || now > c.from + TOGETHER_MS);
     const over = this.completing.filter(isOver);
     this.completing = this.completing.filter((c) => !isOver(c));
     for (const { id, from, to } of over) {
       const span = this.reader.span(from, to);
       if (!span) continue;
-      void span.followed().then((track) => this.options.completed({ id, track, trackFrom: span.from })).finally(span.done);
+      void span
+        .followed()
+        .then((track) => this.options.completed({ id, track, trackFrom: span.from }))
+        .finally(span.done);
     }
   }
 
@@ -260,14 +392,23 @@ export class LiveSession {
     if (worst && worst !== obstacle) this.loop.send({ type: "obstacle", obstacle: worst });
     this.clearLooks = worst ? 0 : this.clearLooks + 1;
     if (worst === "phone moved") this.reader.holdAnew();
-    if (!obstacle || obstacle === "camera lost" || obstacle === "hidden" || this.clearLooks < CLEAR_LOOKS) return;
+    if (
+      !obstacle ||
+      obstacle === "camera lost" ||
+      obstacle === "hidden" ||
+      this.clearLooks < CLEAR_LOOKS
+    )
+      return;
     // A phone that was knocked rings: what was kept meanwhile is of no use.
     if (obstacle === "phone moved") this.reader.holdAnew();
     this.loop.send({ type: "obstacle", obstacle: null });
   }
 }
 
-/** Reps that hang together are kept together for so long, ms: what is seen is kept a little longer; the next one comes within this of the last one's end. */
+/**
+ * Reps that hang together are kept together for so long, ms: what is seen is kept a little longer;
+ * the next one comes within this of the last one's end.
+ */
 const TOGETHER_MS = 10_000;
 const GOES_ON_MS = 2500;
 /** A swing that has not finished by then does so within this of its strike, ms. */
@@ -278,7 +419,16 @@ const NO_REPS = { reps: [], problems: [] } as unknown as Analysis;
 
 /** The page is not told of what it would say in the same words. */
 const saysTheSame = (a: Aim, b: Aim): boolean =>
-  AIM_STEPS.every((s) => a.steps[s] === b.steps[s]) && a.wrong?.fault === b.wrong?.fault && Math.round(a.wrong?.by ?? 0) === Math.round(b.wrong?.by ?? 0) && !a.told === !b.told;
+  AIM_STEPS.every((s) => a.steps[s] === b.steps[s]) &&
+  a.wrong?.fault === b.wrong?.fault &&
+  Math.round(a.wrong?.by ?? 0) === Math.round(b.wrong?.by ?? 0) &&
+  !a.told === !b.told;
 
 const obstacleOf = (problems: readonly Problem[]): Obstacle | null =>
-  problems.some((p) => p.code === "movedCamera") ? "phone moved" : problems.some((p) => p.code === "dark") ? "dark" : problems.some((p) => p.code === "secondPerson" && p.touches === "rep") ? "somebody in the way" : null;
+  problems.some((p) => p.code === "movedCamera")
+    ? "phone moved"
+    : problems.some((p) => p.code === "dark")
+      ? "dark"
+      : problems.some((p) => p.code === "secondPerson" && p.touches === "rep")
+        ? "somebody in the way"
+        : null;

@@ -4,7 +4,10 @@ import type { LumaWindow } from "../patches/lumaWindow";
 import { Reading, type AboutClip, type Seen } from "../reading";
 import type { Track } from "../../core/track/track";
 
-/** A picture of a span: its place in it, when it was (ms from the span's start), and what is new of it. */
+/**
+ * A picture of a span: its place in it, when it was (ms from the span's start), and what is new of
+ * it.
+ */
 export interface SpanFrame {
   i: number;
   t: number;
@@ -12,7 +15,9 @@ export interface SpanFrame {
   seen: Seen | null;
 }
 
-/** What has been seen of a span since it was last asked for, and what its track says beside that. */
+/**
+ * What has been seen of a span since it was last asked for, and what its track says beside that.
+ */
 export interface SpanSeen {
   /** Spans of one rep, which all begin at the same picture, have the same one. */
   key: string;
@@ -25,10 +30,16 @@ export interface SpanSeen {
   about: AboutClip;
 }
 
-/** So many reps are under way at the same time: one is being judged, and the one before it completed. */
+/**
+ * So many reps are under way at the same time: one is being judged, and the one before it
+ * completed.
+ */
 const MOST = 3;
 
-/** Makes tracks of parts of what a camera saw, which grow as it goes on: each picture comes once, and what was followed in it is known the next time. */
+/**
+ * Makes tracks of parts of what a camera saw, which grow as it goes on: each picture comes once,
+ * and what was followed in it is known the next time.
+ */
 export class SpanReadings {
   private readonly readings = new Map<string, Reading>();
 

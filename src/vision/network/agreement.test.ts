@@ -6,11 +6,21 @@ import { HEAT_SIZE, MASK_SIZE, type LandmarkOutput, type PoseNetwork } from "./p
 function output(aside = 0): LandmarkOutput {
   const points = new Float32Array(39 * 5);
   for (let p = 0; p < 39; p++) points.set([40 + 4 * p + (p === 7 ? aside : 0), 30 + 3 * p], p * 5);
-  return { points, presence: 1, mask: new Float32Array(MASK_SIZE), heat: new Float32Array(HEAT_SIZE).fill(-20) };
+  return {
+    points,
+    presence: 1,
+    mask: new Float32Array(MASK_SIZE),
+    heat: new Float32Array(HEAT_SIZE).fill(-20),
+  };
 }
 
 const network = (aside: number, look = () => {}): PoseNetwork => ({
-  model: "test", threads: 1, atOnce: 1, crop: () => new Float32Array(12), done() {}, detect: () => Promise.reject(new Error("not asked")),
+  model: "test",
+  threads: 1,
+  atOnce: 1,
+  crop: () => new Float32Array(12),
+  done() {},
+  detect: () => Promise.reject(new Error("not asked")),
   async landmarks() {
     look();
     return output(aside);
@@ -26,7 +36,13 @@ describe("a graphics processor against the processor", () => {
 
   it("is looked at with every crop", async () => {
     let looks = 0;
-    expect(await disagreement(network(0), network(0.3, () => looks++), [new Float32Array(12), new Float32Array(12)])).toBeCloseTo(0.3, 4);
+    expect(
+      await disagreement(
+        network(0),
+        network(0.3, () => looks++),
+        [new Float32Array(12), new Float32Array(12)],
+      ),
+    ).toBeCloseTo(0.3, 4);
     expect(looks).toBe(2);
   });
 });

@@ -8,21 +8,33 @@ export interface ModelFiles {
 }
 
 /**
- * Compiles the models on an already loaded runtime and warms them up (the first runs are several times slower).
+ * Compiles the models on an already loaded runtime and warms them up (the first runs are several
+ * times slower).
  *
  * @param threads of the processor, or the graphics processor
  * @param name model name kept with every track
  */
-export async function compileNetwork(core: typeof LiteRt, files: ModelFiles, threads: number | "graphics", name: string): Promise<PoseNetwork> {
+export async function compileNetwork(
+  core: typeof LiteRt,
+  files: ModelFiles,
+  threads: number | "graphics",
+  name: string,
+): Promise<PoseNetwork> {
   const graphics = threads === "graphics";
-  const options = graphics ? { accelerator: "webgpu" as const } : { accelerator: "wasm" as const, cpuOptions: { numThreads: threads } };
+  const options = graphics
+    ? { accelerator: "webgpu" as const }
+    : { accelerator: "wasm" as const, cpuOptions: { numThreads: threads } };
   const detector = await core.loadAndCompile(files.detector, options);
   const pose = await core.loadAndCompile(files.landmarks, options);
   const run = async (model: LiteRt.CompiledModel, input: Float32Array, side: number) => {
     const plain = new core.Tensor(input, [1, side, side, 3]);
     const tensor = graphics ? await plain.moveTo("webgpu") : plain;
     const outputs = (await model.run(tensor)) as LiteRt.Tensor[];
-    const arrays = (graphics ? await Promise.all(outputs.map((t) => t.data())) : outputs.map((t) => t.toTypedArray())) as Float32Array<ArrayBuffer>[];
+    const arrays = (
+      graphics
+        ? await Promise.all(outputs.map((t) => t.data()))
+        : outputs.map((t) => t.toTypedArray())
+    ) as Float32Array<ArrayBuffer>[];
     tensor.delete();
     for (const t of outputs) t.delete();
     return arrays;

@@ -2,22 +2,39 @@ import { describe, expect, it } from "vitest";
 import { LookAhead } from "./lookAhead";
 import type { LandmarkOutput, PoseNetwork } from "./poseNetwork";
 
-/** A network of two that answers when it is told to; what an answer says is the crop's first number. */
+/**
+ * A network of two that answers when it is told to; what an answer says is the crop's first number.
+ */
 function slowNetwork() {
   const open: (() => void)[] = [];
   const given: number[] = [];
   let most = 0;
   const network: PoseNetwork = {
-    model: "test", threads: 2, atOnce: 2, crop: () => new Float32Array(1), detect: () => Promise.reject(new Error("not asked")),
+    model: "test",
+    threads: 2,
+    atOnce: 2,
+    crop: () => new Float32Array(1),
+    detect: () => Promise.reject(new Error("not asked")),
     done: (o) => void given.push(o.presence),
     landmarks: (crop) => {
       const answer = new Promise<LandmarkOutput>((resolve, reject) =>
-        open.push(() => (crop[0] === 13 ? reject(new Error("broken")) : resolve({ presence: crop[0]!, points: crop, mask: crop, heat: crop }))));
+        open.push(() =>
+          crop[0] === 13
+            ? reject(new Error("broken"))
+            : resolve({ presence: crop[0]!, points: crop, mask: crop, heat: crop }),
+        ),
+      );
       most = Math.max(most, open.length);
       return answer;
     },
   };
-  return { network, given, answer: (k: number) => open.splice(k, 1)[0]!(), most: () => most, waiting: () => open.length };
+  return {
+    network,
+    given,
+    answer: (k: number) => open.splice(k, 1)[0]!(),
+    most: () => most,
+    waiting: () => open.length,
+  };
 }
 
 describe("looking ahead", () => {

@@ -2,19 +2,30 @@ import { handled } from "../handled";
 import type { LandmarkOutput, PoseNetwork } from "./poseNetwork";
 
 /**
- * Looks one after another, in the network's own threads, while whoever asks decodes and cuts the next picture. What the
- * network says is handed on in the order of asking, and given back to it afterwards.
+ * Looks one after another, in the network's own threads, while whoever asks decodes and cuts the
+ * next picture. What the network says is handed on in the order of asking, and given back to it
+ * afterwards.
  */
 export class LookAhead {
-  private readonly under: { said: Promise<LandmarkOutput>; then: (output: LandmarkOutput) => void }[] = [];
+  private readonly under: {
+    said: Promise<LandmarkOutput>;
+    then: (output: LandmarkOutput) => void;
+  }[] = [];
 
   /** @param waited called with the time that was waited for the network, ms */
-  constructor(private readonly network: PoseNetwork, private readonly waited: (ms: number) => void) {}
+  constructor(
+    private readonly network: PoseNetwork,
+    private readonly waited: (ms: number) => void,
+  ) {}
 
   /** Asks for a look at a crop, which is given away; waits while enough of them are under way. */
-  async ask(input: Float32Array<ArrayBuffer>, then: (output: LandmarkOutput) => void): Promise<void> {
+  async ask(
+    input: Float32Array<ArrayBuffer>,
+    then: (output: LandmarkOutput) => void,
+  ): Promise<void> {
     this.under.push({ said: handled(this.network.landmarks(input)), then });
-    // One that waits behind each that is looked at is enough for the network never to rest while there are pictures.
+    // One that waits behind each that is looked at is enough for the network never to rest while
+    // there are pictures.
     while (this.under.length >= 2 * this.network.atOnce) await this.next();
   }
 

@@ -8,10 +8,15 @@ describe("the detector's output", () => {
   const raw = (people: { cell: [number, number]; logit: number; shift?: number }[]) => {
     const boxes = new Float32Array(2254 * 12);
     const scores = new Float32Array(2254).fill(-50);
-    for (const { cell: [x, y], logit, shift = 0 } of people) {
+    for (const {
+      cell: [x, y],
+      logit,
+      shift = 0,
+    } of people) {
       const i = (y * 28 + x) * 2;
       scores[i] = logit;
-      // Box 0.2 wide; mid-hip at the anchor, the body's circle 56 px (a quarter of the tile) above it.
+      // Box 0.2 wide; mid-hip at the anchor, the body's circle 56 px (a quarter of the tile) above
+      // it.
       boxes.set([shift, 0, 44.8, 44.8, shift, 0, shift, -56, 0, 0, 0, 0], i * 12);
     }
     return { boxes, scores };
@@ -27,7 +32,12 @@ describe("the detector's output", () => {
   });
 
   it("averages overlapping boxes by score, keeps people apart, and drops the unsure", () => {
-    const { boxes, scores } = raw([{ cell: [7, 14], logit: 3 }, { cell: [8, 14], logit: 3, shift: -4 }, { cell: [22, 14], logit: 2 }, { cell: [15, 5], logit: -0.1 }]);
+    const { boxes, scores } = raw([
+      { cell: [7, 14], logit: 3 },
+      { cell: [8, 14], logit: 3, shift: -4 },
+      { cell: [22, 14], logit: 2 },
+      { cell: [15, 5], logit: -0.1 },
+    ]);
     const found = decodeDetections(boxes, scores, { cx: 112, cy: 112, size: 224 });
     expect(found.length).toBe(2);
     expect(found[0]!.square.cx).toBeCloseTo((7.5 * 8 + (8.5 * 8 - 4)) / 2, 3);

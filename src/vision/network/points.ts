@@ -6,14 +6,19 @@ import { CROP_SIDE, type LandmarkOutput } from "./poseNetwork";
 const HEAT_SIDE = 64;
 const OUTPUTS = 39;
 const WINDOW = 3;
-/** A refined point further than this from the raw one (px of the crop) has jumped to another peak, often the other foot. */
+/**
+ * A refined point further than this from the raw one (px of the crop) has jumped to another peak,
+ * often the other foot.
+ */
 const JUMP = 6;
 
 /**
- * Reads the 33 body points out of the network's output: each is moved to the centre of its heat-map peak (7 × 7 cells
- * round the raw point, where the peak is at least 0.5), then placed in the picture.
+ * Reads the 33 body points out of the network's output: each is moved to the centre of its heat-map
+ * peak (7 × 7 cells round the raw point, where the peak is at least 0.5), then placed in the
+ * picture.
  *
- * σ is the spread of the heat round the point, px: a relative sign of doubt, not a calibrated error.
+ * σ is the spread of the heat round the point, px: a relative sign of doubt, not a calibrated
+ * error.
  *
  * @param out where x, y, visibility, σ of each point go
  */
@@ -33,7 +38,11 @@ export function readPoints(output: LandmarkOutput, square: Square, out: Float32A
       let squares = 0;
       let peak = 0;
       for (let r = Math.max(0, row - WINDOW); r <= Math.min(HEAT_SIDE - 1, row + WINDOW); r++)
-        for (let c = Math.max(0, column - WINDOW); c <= Math.min(HEAT_SIDE - 1, column + WINDOW); c++) {
+        for (
+          let c = Math.max(0, column - WINDOW);
+          c <= Math.min(HEAT_SIDE - 1, column + WINDOW);
+          c++
+        ) {
           const v = sigmoid(heat[(r * HEAT_SIDE + c) * OUTPUTS + p]!);
           sum += v;
           sx += c * v;
@@ -59,8 +68,14 @@ export function readPoints(output: LandmarkOutput, square: Square, out: Float32A
   }
 }
 
-/** The square that the landmark network itself proposes for the next look (its 34th and 35th outputs). */
-export function proposedSquare(output: LandmarkOutput, square: Square): [readonly [number, number], readonly [number, number]] {
+/**
+ * The square that the landmark network itself proposes for the next look (its 34th and 35th
+ * outputs).
+ */
+export function proposedSquare(
+  output: LandmarkOutput,
+  square: Square,
+): [readonly [number, number], readonly [number, number]] {
   const place = (p: number) =>
     [
       square.cx + (output.points[p * 5]! / CROP_SIDE - 0.5) * square.size,

@@ -1,14 +1,22 @@
-/** The bare network: numbers in, numbers out. Where it runs (browser worker, Node) is the loader's business. */
+/**
+ * The bare network: numbers in, numbers out. Where it runs (browser worker, Node) is the loader's
+ * business.
+ */
 export interface PoseNetwork {
   /** 224×224×3 RGB, −1…1 → boxes [2254×12] and score logits [2254]. The input is given away. */
-  detect(input: Float32Array<ArrayBuffer>): Promise<{ boxes: Float32Array<ArrayBuffer>; scores: Float32Array<ArrayBuffer> }>;
+  detect(
+    input: Float32Array<ArrayBuffer>,
+  ): Promise<{ boxes: Float32Array<ArrayBuffer>; scores: Float32Array<ArrayBuffer> }>;
   /** Memory for a crop: one that was given away before, if it has come back. */
   crop(): Float32Array<ArrayBuffer>;
   /** Told before each call which picture (ms) and square it is of: a stand-in can't see. */
   told?(of: { t: number; square: { cx: number; cy: number; size: number } }): void;
   /** 256×256×3 RGB, 0…1 → the five outputs that are read. The crop is given away. */
   landmarks(input: Float32Array<ArrayBuffer>): Promise<LandmarkOutput>;
-  /** Gives an output that was read back, so that its memory is used again: new megabytes for each picture keep the garbage collector busy. */
+  /**
+   * Gives an output that was read back, so that its memory is used again: new megabytes for each
+   * picture keep the garbage collector busy.
+   */
   done(output: LandmarkOutput): void;
   model: string;
   /** Processor threads that it uses; 0 on a graphics processor. */

@@ -1,5 +1,11 @@
 import { expose, transfer, wrap, type Endpoint, type Remote } from "comlink";
-import { CROP_SIDE, HEAT_SIZE, MASK_SIZE, type LandmarkOutput, type PoseNetwork } from "./poseNetwork";
+import {
+  CROP_SIDE,
+  HEAT_SIZE,
+  MASK_SIZE,
+  type LandmarkOutput,
+  type PoseNetwork,
+} from "./poseNetwork";
 
 type Floats = Float32Array<ArrayBuffer>;
 
@@ -40,7 +46,12 @@ export function serveNetwork(load: () => Promise<PoseNetwork>, endpoint?: Endpoi
         const { points, presence, ...out } = await (await loaded()).landmarks(crop);
         mask.set(out.mask);
         heat.set(out.heat);
-        return transfer({ points, presence, mask, heat, crop }, [points.buffer, mask.buffer, heat.buffer, crop.buffer]);
+        return transfer({ points, presence, mask, heat, crop }, [
+          points.buffer,
+          mask.buffer,
+          heat.buffer,
+          crop.buffer,
+        ]);
       }),
     detect: (input) =>
       inTurn(async () => {
@@ -52,8 +63,9 @@ export function serveNetwork(load: () => Promise<PoseNetwork>, endpoint?: Endpoi
 }
 
 /**
- * A network that runs in other threads, each with one of its own: a picture goes, without a copy, to the thread that has the
- * least to do. Two networks on a thread each read more pictures a second than one on two threads.
+ * A network that runs in other threads, each with one of its own: a picture goes, without a copy,
+ * to the thread that has the least to do. Two networks on a thread each read more pictures a second
+ * than one on two threads.
  */
 export async function networkIn(endpoints: readonly Endpoint[]): Promise<PoseNetwork> {
   const threads = endpoints.map((e) => ({ remote: wrap<NetworkThread>(e), under: 0 }));
@@ -75,8 +87,17 @@ export async function networkIn(endpoints: readonly Endpoint[]): Promise<PoseNet
     atOnce: threads.length,
     crop: () => crops.pop() ?? new Float32Array(CROP_SIDE * CROP_SIDE * 3),
     async landmarks(input) {
-      const { mask, heat } = outputs.pop() ?? { mask: new Float32Array(MASK_SIZE), heat: new Float32Array(HEAT_SIZE) };
-      const { crop, ...output } = await send((t) => t.landmarks(transfer(input, [input.buffer]), transfer(mask, [mask.buffer]), transfer(heat, [heat.buffer])));
+      const { mask, heat } = outputs.pop() ?? {
+        mask: new Float32Array(MASK_SIZE),
+        heat: new Float32Array(HEAT_SIZE),
+      };
+      const { crop, ...output } = await send((t) =>
+        t.landmarks(
+          transfer(input, [input.buffer]),
+          transfer(mask, [mask.buffer]),
+          transfer(heat, [heat.buffer]),
+        ),
+      );
       crops.push(crop);
       return output;
     },

@@ -7,8 +7,9 @@ export interface ThreadPlan {
 }
 
 /**
- * Two copies where there are two cores: they read 1.1 to 1.2 times as many pictures a second as one copy on two threads, which
- * wait for each other at every layer (docs/performance.md). Four cores and more serve two threads each.
+ * Two copies where there are two cores: they read 1.1 to 1.2 times as many pictures a second as one
+ * copy on two threads, which wait for each other at every layer (docs/performance.md). Four cores
+ * and more serve two threads each.
  *
  * @param cores of the processor
  * @param shared whether threads may share memory (a page that is isolated, and Node)

@@ -14,17 +14,25 @@ import { threadPlan, type ThreadPlan } from "../network/threadPlan";
 const networks = new Map<string, Promise<PoseNetwork>>();
 
 /**
- * The full network in threads of its own, so that pictures are decoded and cut while it runs; decoding stays here, because
- * the decoders don't survive the end of a thread. Needs V8's relaxed SIMD (`--experimental-wasm-relaxed-simd`, set by
- * bin/kingfisher.mjs) to give the browser's numbers and to use threads.
+ * The full network in threads of its own, so that pictures are decoded and cut while it runs;
+ * decoding stays here, because the decoders don't survive the end of a thread. Needs V8's relaxed
+ * SIMD (`--experimental-wasm-relaxed-simd`, set by bin/kingfisher.mjs) to give the browser's
+ * numbers and to use threads.
  *
  * @param plan as `threadPlan` says; a network is loaded once a plan
  */
-export function loadNodeNetwork(plan: ThreadPlan = threadPlan(os.cpus().length, true)): Promise<PoseNetwork> {
+export function loadNodeNetwork(
+  plan: ThreadPlan = threadPlan(os.cpus().length, true),
+): Promise<PoseNetwork> {
   const key = JSON.stringify(plan);
   const known = networks.get(key);
   if (known) return known;
-  const thread = () => nodeEndpoint(new Worker(new URL("./networkThread.mjs", import.meta.url), { workerData: { threads: plan.threads } }));
+  const thread = () =>
+    nodeEndpoint(
+      new Worker(new URL("./networkThread.mjs", import.meta.url), {
+        workerData: { threads: plan.threads },
+      }),
+    );
   const network = networkIn(Array.from({ length: plan.networks }, thread));
   networks.set(key, network);
   return network;
@@ -44,7 +52,10 @@ export async function openClipFile(file: string): Promise<OpenClip> {
   try {
     const { size } = await handle.stat();
     return await openClip(new FilePathSource(file), size, async (from, to) => {
-      const { buffer, bytesRead } = await handle.read({ buffer: new Uint8Array(to - from), position: from });
+      const { buffer, bytesRead } = await handle.read({
+        buffer: new Uint8Array(to - from),
+        position: from,
+      });
       return buffer.subarray(0, bytesRead);
     });
   } finally {

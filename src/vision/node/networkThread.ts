@@ -3,4 +3,7 @@ import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
 import { serveNetwork } from "../network/thread";
 import { runtimeNetwork } from "./runtime";
 
-serveNetwork(() => runtimeNetwork((workerData as { threads: number }).threads), nodeEndpoint(parentPort!));
+serveNetwork(
+  () => runtimeNetwork((workerData as { threads: number }).threads),
+  nodeEndpoint(parentPort!),
+);

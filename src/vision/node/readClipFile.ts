@@ -10,7 +10,11 @@ import { openClipFile } from "./loadNode";
  * @param looked called at each picture that is decoded
  * @throws ClipError as `openClip` and `readClip` do
  */
-export async function readClipFile(file: string, network: PoseNetwork | ((opened: OpenClip) => Promise<PoseNetwork>), { looked, ...options }: ReadOptions & { looked?: () => void }): ReturnType<typeof readClip> {
+export async function readClipFile(
+  file: string,
+  network: PoseNetwork | ((opened: OpenClip) => Promise<PoseNetwork>),
+  { looked, ...options }: ReadOptions & { looked?: () => void },
+): ReturnType<typeof readClip> {
   const clip = await openClipFile(file);
   try {
     const ready = typeof network === "function" ? await network(clip) : network;
@@ -22,7 +26,9 @@ export async function readClipFile(file: string, network: PoseNetwork | ((opened
 
 /** The same clip, which tells of each picture that it hands out. */
 function told(clip: OpenClip, looked: () => void): OpenClip {
-  async function* telling<T>(pictures: AsyncGenerator<T, void, unknown>): AsyncGenerator<T, void, unknown> {
+  async function* telling<T>(
+    pictures: AsyncGenerator<T, void, unknown>,
+  ): AsyncGenerator<T, void, unknown> {
     for await (const picture of pictures) {
       looked();
       yield picture;

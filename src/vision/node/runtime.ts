@@ -29,17 +29,23 @@ async function loadRuntime(threads: number) {
   const g = globalThis as Record<string, unknown>;
   g.self = globalThis;
   g.navigator ??= { hardwareConcurrency: os.cpus().length };
-  // The runtime's loader expects a worker's importScripts; here it is a plain script run with require at hand.
+  // The runtime's loader expects a worker's importScripts; here it is a plain script run with
+  // require at hand.
   g.importScripts = (file: string) => {
     let script = file;
     if (threads > 1) {
       // Its threads load the script again, as CommonJS only if it is named so.
       script = path.join(mkdtempSync(path.join(os.tmpdir(), "kingfisher-runtime-")), "loader.cjs");
       copyFileSync(file, script);
-      g.Module = { mainScriptUrlOrBlob: script, locateFile: (name: string) => path.join(wasm, name) };
+      g.Module = {
+        mainScriptUrlOrBlob: script,
+        locateFile: (name: string) => path.join(wasm, name),
+      };
     }
-    const wrapped = vm.runInThisContext(`(function(require,__filename,__dirname){${readFileSync(file, "utf8")}\n;return ModuleFactory})`, { filename: file }) as (
-      r: NodeJS.Require, f: string, d: string) => unknown;
+    const wrapped = vm.runInThisContext(
+      `(function(require,__filename,__dirname){${readFileSync(file, "utf8")}\n;return ModuleFactory})`,
+      { filename: file },
+    ) as (r: NodeJS.Require, f: string, d: string) => unknown;
     g.ModuleFactory = wrapped(require, script, path.dirname(file));
   };
   await core.loadLiteRt(wasm, threads > 1 ? { threads: true } : {});

@@ -3,15 +3,21 @@ import type { LumaWindow } from "./lumaWindow";
 import { match, template } from "./template";
 
 /**
- * The hands' path round the top of the swing, chained from frame to frame: the network's wrists are 5–10 cm off there,
- * but the picture of the hands moves smoothly from one frame to the next.
+ * The hands' path round the top of the swing, chained from frame to frame: the network's wrists are
+ * 5–10 cm off there, but the picture of the hands moves smoothly from one frame to the next.
  *
  * @param windows brightness round the hands for each frame, null where it is not at hand
  * @param hands network's mid-hands for each frame, px
  * @param top frame of the rough top; `span` frames each way are followed
  * @param side of the square that is followed, px
  */
-export function handsPath(windows: readonly (LumaWindow | null)[], hands: { x: Float64Array; y: Float64Array }, top: number, span: number, side: number): HandsPath {
+export function handsPath(
+  windows: readonly (LumaWindow | null)[],
+  hands: { x: Float64Array; y: Float64Array },
+  top: number,
+  span: number,
+  side: number,
+): HandsPath {
   const from = Math.max(0, top - span);
   const to = Math.min(windows.length - 1, top + span);
   const n = to - from + 1;

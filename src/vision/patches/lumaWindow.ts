@@ -1,6 +1,9 @@
 import { uprightPlane, type Frame } from "../decode/frame";
 
-/** A small piece of one picture's brightness, kept for template tracking: pixel (x, y) of the picture is at (y − top)·width + x − left. */
+/**
+ * A small piece of one picture's brightness, kept for template tracking: pixel (x, y) of the
+ * picture is at (y − top)·width + x − left.
+ */
 export interface LumaWindow {
   left: number;
   top: number;
@@ -10,7 +13,13 @@ export interface LumaWindow {
 }
 
 /** Copies a window out of a frame (upright); parts beyond the picture repeat its edge. */
-export function lumaWindow(frame: Frame, left: number, top: number, width: number, height: number): LumaWindow {
+export function lumaWindow(
+  frame: Frame,
+  left: number,
+  top: number,
+  width: number,
+  height: number,
+): LumaWindow {
   const p = uprightPlane(frame.y, frame.width, frame.height, frame.rotation);
   const data = new Uint8Array(width * height);
   for (let y = 0, i = 0; y < height; y++) {
@@ -20,7 +29,8 @@ export function lumaWindow(frame: Frame, left: number, top: number, width: numbe
       i += width;
       continue;
     }
-    for (let x = 0; x < width; x++) data[i++] = frame.data[line + Math.min(Math.max(left + x, 0), p.width - 1) * p.dx]!;
+    for (let x = 0; x < width; x++)
+      data[i++] = frame.data[line + Math.min(Math.max(left + x, 0), p.width - 1) * p.dx]!;
   }
   return { left, top, width, height, data };
 }

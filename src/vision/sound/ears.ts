@@ -4,10 +4,11 @@ import { SoundPower, type Onset, type SoundBlock } from "./onsets";
 const KEPT_MS = 12_000;
 
 /**
- * Listens to a running microphone and tells sudden sounds of the last seconds. The sound itself is not kept.
+ * Listens to a running microphone and tells sudden sounds of the last seconds. The sound itself is
+ * not kept.
  *
- * A microphone's clock is its own: the block that was least late on its way here is taken to have come at once, as a camera's
- * pictures are.
+ * A microphone's clock is its own: the block that was least late on its way here is taken to have
+ * come at once, as a camera's pictures are.
  */
 export class Ears {
   private readonly power = new SoundPower();
@@ -18,13 +19,19 @@ export class Ears {
    * @param now when it came, ms on the clock of whoever asks
    */
   hear(block: SoundBlock, now: number): void {
-    this.clock = Math.min(this.clock, now - block.timeMs - (block.samples.length / block.rate) * 1000);
+    this.clock = Math.min(
+      this.clock,
+      now - block.timeMs - (block.samples.length / block.rate) * 1000,
+    );
     this.power.hear(block);
     this.power.keep(KEPT_MS);
   }
 
   /** Sudden sounds between two times, on the clock of whoever asks. */
   between(fromMs: number, toMs: number): Onset[] {
-    return this.power.onsets().map(({ t, db }) => ({ t: t + this.clock, db })).filter(({ t }) => t >= fromMs && t <= toMs);
+    return this.power
+      .onsets()
+      .map(({ t, db }) => ({ t: t + this.clock, db }))
+      .filter(({ t }) => t >= fromMs && t <= toMs);
   }
 }

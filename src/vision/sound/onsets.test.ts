@@ -7,12 +7,16 @@ function strikeAt(seconds: number, length: number): Float32Array {
   const random = seeded(9);
   return Float32Array.from({ length: length * 48000 }, (_, i) => {
     const since = i / 48000 - seconds;
-    return 0.002 * random.normal() + (since >= 0 && since < 0.1 ? 0.5 * random.normal() * Math.exp(-since / 0.006) : 0);
+    return (
+      0.002 * random.normal() +
+      (since >= 0 && since < 0.1 ? 0.5 * random.normal() * Math.exp(-since / 0.006) : 0)
+    );
   });
 }
 
 async function* blocks(sound: Float32Array, size: number) {
-  for (let i = 0; i < sound.length; i += size) yield { timeMs: (i / 48000) * 1000, rate: 48000, samples: sound.subarray(i, i + size) };
+  for (let i = 0; i < sound.length; i += size)
+    yield { timeMs: (i / 48000) * 1000, rate: 48000, samples: sound.subarray(i, i + size) };
 }
 
 it("hears a strike once, to half a millisecond, however the sound is cut into blocks", async () => {
@@ -27,6 +31,9 @@ it("hears a strike once, to half a millisecond, however the sound is cut into bl
 it("hears nothing in wind", async () => {
   const random = seeded(2);
   let gust = 0;
-  const wind = Float32Array.from({ length: 144000 }, () => (gust = 0.995 * gust + 0.02 * random.normal()));
+  const wind = Float32Array.from(
+    { length: 144000 },
+    () => (gust = 0.995 * gust + 0.02 * random.normal()),
+  );
   expect(await soundOnsets(blocks(wind, 1024))).toEqual([]);
 });

@@ -1,8 +1,10 @@
 /**
- * Sudden sounds: 2 ms blocks of the sound's high part (first difference) whose power stands at least `RISE_DB` over the
- * median of all that was heard, each kept once per 150 ms. A club's strike stands 20–40 dB out. Its time is that of the first
- * quarter of a millisecond with half of the burst's greatest power: a codec smears a little of a burst over the 3 ms before it (on
- * 34 strikes of the fit set 0.1 ms early ± 0.4, where the first loud block was 2.0 ± 1.0 early; docs/accuracy.md).
+ * Sudden sounds: 2 ms blocks of the sound's high part (first difference) whose power stands at
+ * least `RISE_DB` over the median of all that was heard, each kept once per 150 ms. A club's strike
+ * stands 20–40 dB out. Its time is that of the first quarter of a millisecond with half of the
+ * burst's greatest power: a codec smears a little of a burst over the 3 ms before it (on 34 strikes
+ * of the fit set 0.1 ms early ± 0.4, where the first loud block was 2.0 ± 1.0 early;
+ * docs/accuracy.md).
  */
 const BLOCK_MS = 2;
 const FINE_MS = 0.25;
@@ -64,7 +66,12 @@ export class SoundPower {
 
   onsets(): Onset[] {
     const { fine, times } = this;
-    const power = Float64Array.from({ length: Math.floor(fine.length / FINE) }, (_, k) => 10 * Math.log10(fine.slice(k * FINE, (k + 1) * FINE).reduce((s, v) => s + v, 0) / FINE + 1e-12));
+    const power = Float64Array.from(
+      { length: Math.floor(fine.length / FINE) },
+      (_, k) =>
+        10 *
+        Math.log10(fine.slice(k * FINE, (k + 1) * FINE).reduce((s, v) => s + v, 0) / FINE + 1e-12),
+    );
     if (power.length < LEAST_BLOCKS) return [];
     const floor = power.slice().sort()[power.length >> 1]!;
     const onsets: Onset[] = [];
@@ -93,7 +100,10 @@ function risen(fine: Series, from: number): number {
   return burst.findIndex((p) => p >= RISEN * most);
 }
 
-/** Numbers that come one after another, in little memory: a film of twenty minutes has five million of them. */
+/**
+ * Numbers that come one after another, in little memory: a film of twenty minutes has five million
+ * of them.
+ */
 class Series {
   private data = new Float64Array(4096);
   length = 0;

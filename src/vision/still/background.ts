@@ -3,26 +3,41 @@ import { lumaWindow, type LumaWindow } from "../patches/lumaWindow";
 import { match, template, type Template } from "../patches/template";
 
 const SIDE = 32;
-/** Corners are looked for this far apart, px: a coarser search misses the few that a plain wall has. */
+/**
+ * Corners are looked for this far apart, px: a coarser search misses the few that a plain wall has.
+ */
 const STEP = SIDE / 2;
 const REACH = 6;
 const PATCHES = 8;
 /** Least strength of a patch a pixel, grey levels²: the sensor's noise alone makes about 2. */
 const STRENGTH = 2.5;
-/** A patch that seems to go this far between the first two looks is held by noise, px: it is left out while others stand. */
+/**
+ * A patch that seems to go this far between the first two looks is held by noise, px: it is left
+ * out while others stand.
+ */
 const HELD = 0.5;
 /** A patch whose match is this many grey levels worse than at first has lost its place. */
 const LOST = 14;
-/** What is said when most patches have lost their place: farther than any of them can be followed. */
+/**
+ * What is said when most patches have lost their place: farther than any of them can be followed.
+ */
 export const FAR = 99;
 
 /**
- * Watches what should stand still: a few patches of the background, away from the golfer, found again in later pictures. How
- * far the median one has moved tells a phone that sags or was knocked from a golfer who moves.
+ * Watches what should stand still: a few patches of the background, away from the golfer, found
+ * again in later pictures. How far the median one has moved tells a phone that sags or was knocked
+ * from a golfer who moves.
  */
 export class Background {
   private looked = false;
-  private patches: { t: Template; left: number; top: number; dx: number; dy: number; first: number }[] = [];
+  private patches: {
+    t: Template;
+    left: number;
+    top: number;
+    dx: number;
+    dy: number;
+    first: number;
+  }[] = [];
 
   /** @param avoid where the golfer is, px */
   constructor(frame: Frame, avoid: Box) {
@@ -31,7 +46,13 @@ export class Background {
     const margin = SIDE;
     for (let top = margin; top + SIDE + margin <= height; top += STEP)
       for (let left = margin; left + SIDE + margin <= width; left += STEP) {
-        if (left + SIDE > avoid.left && left < avoid.right && top + SIDE > avoid.top && top < avoid.bottom) continue;
+        if (
+          left + SIDE > avoid.left &&
+          left < avoid.right &&
+          top + SIDE > avoid.top &&
+          top < avoid.bottom
+        )
+          continue;
         const t = template([lumaWindow(frame, left, top, SIDE, SIDE)], left, top, SIDE, SIDE);
         const [xx, xy, yy] = t.normal;
         // The weaker of the two directions decides how well a patch is held (smaller eigenvalue).
@@ -41,12 +62,16 @@ export class Background {
     found.sort((a, b) => b.strength - a.strength);
     for (const f of found) {
       if (this.patches.length >= PATCHES || f.strength < SIDE * SIDE * STRENGTH) break;
-      if (this.patches.every((p) => Math.hypot(p.left - f.left, p.top - f.top) > width / 8)) this.patches.push({ ...f, dx: 0, dy: 0, first: 0 });
+      if (this.patches.every((p) => Math.hypot(p.left - f.left, p.top - f.top) > width / 8))
+        this.patches.push({ ...f, dx: 0, dy: 0, first: 0 });
     }
     for (const p of this.patches) p.first = this.find(p, this.window(frame, p))?.residual ?? 0;
   }
 
-  /** Median way that the patches have moved since the first picture, px; `FAR` when most are lost; null without patches. */
+  /**
+   * Median way that the patches have moved since the first picture, px; `FAR` when most are lost;
+   * null without patches.
+   */
   moved(frame: Frame): number | null {
     if (this.patches.length < 3) return null;
     if (!this.looked) this.drop(frame);
@@ -76,9 +101,18 @@ export class Background {
     if (held.length >= 3) this.patches = held;
   }
 
-  private window(frame: Frame, p: { left: number; top: number; dx: number; dy: number }): LumaWindow {
+  private window(
+    frame: Frame,
+    p: { left: number; top: number; dx: number; dy: number },
+  ): LumaWindow {
     const pad = REACH + 3;
-    return lumaWindow(frame, p.left + Math.round(p.dx) - pad, p.top + Math.round(p.dy) - pad, SIDE + 2 * pad, SIDE + 2 * pad);
+    return lumaWindow(
+      frame,
+      p.left + Math.round(p.dx) - pad,
+      p.top + Math.round(p.dy) - pad,
+      SIDE + 2 * pad,
+      SIDE + 2 * pad,
+    );
   }
 
   private find(p: { t: Template; dx: number; dy: number }, w: LumaWindow) {
@@ -88,9 +122,17 @@ export class Background {
 
 /** Mean brightness (0–255) of a box, from a grid of samples. */
 export function brightness(frame: Frame, box: Box): number {
-  const w = lumaWindow(frame, Math.round(box.left), Math.round(box.top), Math.max(8, Math.round(box.right - box.left)), Math.max(8, Math.round(box.bottom - box.top)));
+  const w = lumaWindow(
+    frame,
+    Math.round(box.left),
+    Math.round(box.top),
+    Math.max(8, Math.round(box.right - box.left)),
+    Math.max(8, Math.round(box.bottom - box.top)),
+  );
   let sum = 0;
   let n = 0;
-  for (let y = 0; y < w.height; y += Math.max(1, w.height >> 5)) for (let x = 0; x < w.width; x += Math.max(1, w.width >> 4), n++) sum += w.data[y * w.width + x]!;
+  for (let y = 0; y < w.height; y += Math.max(1, w.height >> 5))
+    for (let x = 0; x < w.width; x += Math.max(1, w.width >> 4), n++)
+      sum += w.data[y * w.width + x]!;
   return sum / n;
 }

@@ -14,24 +14,37 @@ let recorder: Recorder | null = null;
 let stopped = false;
 const count = { taken: 0, recorded: 0 };
 
-/** Takes a camera's frames: copies out what is looked at, and records all. It judges nothing, so that it never keeps the camera waiting. */
+/**
+ * Takes a camera's frames: copies out what is looked at, and records all. It judges nothing, so
+ * that it never keeps the camera waiting.
+ */
 const camera: CameraWorker = {
   async start(frames, size, pictures, lost) {
     stopped = false;
     const grabber = new Grabber();
     recorder = await Recorder.start(size, () => (recorder = null));
-    pictures.onmessage = ({ data }: MessageEvent<ToCamera>) => (data.type === "want" ? grabber.wants(data.want) : grabber.back(data.data));
+    pictures.onmessage = ({ data }: MessageEvent<ToCamera>) =>
+      data.type === "want" ? grabber.wants(data.want) : grabber.back(data.data);
     const each = (frame: VideoFrame) => take(frame, grabber, size, pictures);
     if (frames instanceof MessagePort) {
       // One after another: a picture's copies are made before the next one's.
       let last = Promise.resolve();
-      frames.onmessage = ({ data }: MessageEvent<VideoFrame | "ended">) => (last = last.then(() => (data === "ended" ? lost("ended") : each(data))).catch((e: unknown) => lost(why(e))));
-    } else void readAll(frames, each).then(() => !stopped && lost("ended"), (e: unknown) => lost(why(e)));
+      frames.onmessage = ({ data }: MessageEvent<VideoFrame | "ended">) =>
+        (last = last
+          .then(() => (data === "ended" ? lost("ended") : each(data)))
+          .catch((e: unknown) => lost(why(e))));
+    } else
+      void readAll(frames, each).then(
+        () => !stopped && lost("ended"),
+        (e: unknown) => lost(why(e)),
+      );
     return { records: recorder !== null };
   },
   async clip(fromMs, toMs) {
     const made = (await recorder?.clip(fromMs, toMs)) ?? null;
-    return made && { ...made, sha256: bytesToHex(sha256(new Uint8Array(await made.file.arrayBuffer()))) };
+    return (
+      made && { ...made, sha256: bytesToHex(sha256(new Uint8Array(await made.file.arrayBuffer()))) }
+    );
   },
   pictures: () => count,
   stop() {
@@ -43,7 +56,10 @@ const camera: CameraWorker = {
 
 const why = (e: unknown) => (e instanceof Error ? e.message : String(e));
 
-async function readAll(frames: ReadableStream<VideoFrame>, each: (frame: VideoFrame) => Promise<void>): Promise<void> {
+async function readAll(
+  frames: ReadableStream<VideoFrame>,
+  each: (frame: VideoFrame) => Promise<void>,
+): Promise<void> {
   const reader = frames.getReader();
   for (let next = await reader.read(); !next.done; next = await reader.read()) {
     if (stopped) {
@@ -55,7 +71,12 @@ async function readAll(frames: ReadableStream<VideoFrame>, each: (frame: VideoFr
   }
 }
 
-async function take(frame: VideoFrame, grabber: Grabber, size: CameraSize, pictures: MessagePort): Promise<void> {
+async function take(
+  frame: VideoFrame,
+  grabber: Grabber,
+  size: CameraSize,
+  pictures: MessagePort,
+): Promise<void> {
   const t = frame.timestamp / 1000;
   const sample = new VideoSample(frame);
   try {
@@ -65,8 +86,17 @@ async function take(frame: VideoFrame, grabber: Grabber, size: CameraSize, pictu
       count.recorded++;
     }
     const picture = await grabber.grab(pictureOf(sample, t, 0), size);
-    const message: FromCamera = { picture, clock: t - (performance.timeOrigin + performance.now()) };
-    if (picture.part || picture.whole) pictures.postMessage(message, [picture.part, picture.whole].flatMap((p) => (p ? [p.frame.data.buffer as ArrayBuffer] : [])));
+    const message: FromCamera = {
+      picture,
+      clock: t - (performance.timeOrigin + performance.now()),
+    };
+    if (picture.part || picture.whole)
+      pictures.postMessage(
+        message,
+        [picture.part, picture.whole].flatMap((p) =>
+          p ? [p.frame.data.buffer as ArrayBuffer] : [],
+        ),
+      );
   } finally {
     sample.close();
   }

@@ -3,7 +3,9 @@ import { ALL_FORMATS, BlobSource, Input, VideoSampleSink, type VideoSample } fro
 import { drawSample } from "./drawSample";
 import type { FramesWorker } from "./framesProtocol";
 
-/** Decodes every picture of a stretch of a film, cut to a square and made as small as it is shown. */
+/**
+ * Decodes every picture of a stretch of a film, cut to a square and made as small as it is shown.
+ */
 const frames: FramesWorker = {
   async read(film, asked, pictures) {
     const input = new Input({ source: new BlobSource(film), formats: ALL_FORMATS });

@@ -1,4 +1,7 @@
-/** Which pictures of a film are wanted: s on the film's own clock; a square of it, px of the upright film; and how large it is drawn, px. */
+/**
+ * Which pictures of a film are wanted: s on the film's own clock; a square of it, px of the upright
+ * film; and how large it is drawn, px.
+ */
 export interface FramesAsked {
   fromS: number;
   toS: number;
@@ -15,6 +18,9 @@ export interface FramePicture {
 }
 
 export interface FramesWorker {
-  /** @param pictures each is posted here as a `FramePicture` @returns how it ended; `codec`: this browser can't decode it */
+  /**
+   * @param pictures each is posted here as a `FramePicture` @returns how it ended; `codec`: this
+   * browser can't decode it
+   */
   read(film: Blob, asked: FramesAsked, pictures: MessagePort): Promise<"done" | "codec">;
 }

@@ -24,7 +24,14 @@ const judge: JudgeWorker = {
   follow: async (seen) => readings.follow(seen),
   async analyse(track, { drill, stage, statureCm, hand }, roughly) {
     const own = typeof drill === "string" ? {} : { by: stageOf(drill, stage) };
-    return analyse(track, { golfer: { statureCm, hand }, drill: typeof drill === "string" ? drill : drill.id, stage, live: true, samples: roughly ? ROUGH_COPIES : COPIES, ...own });
+    return analyse(track, {
+      golfer: { statureCm, hand },
+      drill: typeof drill === "string" ? drill : drill.id,
+      stage,
+      live: true,
+      samples: roughly ? ROUGH_COPIES : COPIES,
+      ...own,
+    });
   },
 };
 

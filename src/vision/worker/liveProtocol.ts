@@ -26,10 +26,15 @@ export interface FilmFor {
   hand: "left" | "right";
   /** How far the movement's body goes; null where that is not known. */
   reach: Reach | null;
-  /** Reps of a bout, and how many of this one were counted before (of a page that was loaded again). */
+  /**
+   * Reps of a bout, and how many of this one were counted before (of a page that was loaded again).
+   */
   reps: number;
   already: number;
-  /** For benches: a recording that answers in place of the network, in so many ms, of a film that is played again after a while; or the network alone, on whatever it is given. */
+  /**
+   * For benches: a recording that answers in place of the network, in so many ms, of a film that is
+   * played again after a while; or the network alone, on whatever it is given.
+   */
   bench?: undefined | { looks: string; ms: number; periodMs?: number } | "bare";
 }
 
@@ -49,7 +54,10 @@ export interface TrackFile {
   trackSha256: string;
 }
 
-/** What was seen of a rep, or of reps that hang together; when its track begins, ms on the camera's clock. */
+/**
+ * What was seen of a rep, or of reps that hang together; when its track begins, ms on the camera's
+ * clock.
+ */
 export interface LiveTrack extends TrackFile {
   id: string;
   trackFrom: number;
@@ -57,7 +65,9 @@ export interface LiveTrack extends TrackFile {
 
 /** A rep that was answered; times in ms on the camera's clock. */
 export interface LiveAnswer extends LiveTrack {
-  /** What it is kept with: its own id, or that of the first of the reps that hang together with it. */
+  /**
+   * What it is kept with: its own id, or that of the first of the reps that hang together with it.
+   */
   keptIn: string;
   rep: AnalysedRep;
   /** Its middle: its top, where it has one. */
@@ -75,28 +85,46 @@ export interface LiveListener {
   /** See `LiveSessionOptions`. */
   tooSlow(looksPerS: number | null): void;
   answered(answer: LiveAnswer): void;
-  /** The whole of what answered reps are kept with: takes the place of what they were judged from. */
+  /**
+   * The whole of what answered reps are kept with: takes the place of what they were judged from.
+   */
   completed(track: LiveTrack): void;
 }
 
-/** What a closer look at a film told of each rep in it, whose middles are on the film's clock, ms. */
+/**
+ * What a closer look at a film told of each rep in it, whose middles are on the film's clock, ms.
+ */
 export interface ReadAgain extends TrackFile {
   reps: { about: number; told: Told }[];
 }
 
 export interface LiveWorker {
-  /** Loads the network, telling what of its files has come the first time; or what a bench puts in its place. */
+  /**
+   * Loads the network, telling what of its files has come the first time; or what a bench puts in
+   * its place.
+   */
   warm(bench?: FilmFor["bench"], told?: (came: Came) => void): Promise<AboutDevice>;
   /** @param pictures where the camera's pictures come from, and what is wanted of them goes */
-  start(film: FilmFor, size: CameraSize, pictures: MessagePort, listener: LiveListener): Promise<void>;
-  /** Listens too. @param sound where a microphone's sound comes from, each block a `SoundBlock` on its own clock */
+  start(
+    film: FilmFor,
+    size: CameraSize,
+    pictures: MessagePort,
+    listener: LiveListener,
+  ): Promise<void>;
+  /**
+   * Listens too. @param sound where a microphone's sound comes from, each block a `SoundBlock` on
+   * its own clock
+   */
   hear(sound: MessagePort): void;
   tell(event: LoopEvent): void;
   /** The phone's roll by its own sensor, degrees, + clockwise as its screen is seen. */
   rolled(deg: number): void;
   /** A track on the clock of a film that began so much earlier, ms. */
   onFilmClock(track: Uint8Array, earlierMs: number): TrackFile;
-  /** Reads a film closely while the camera's pictures are not looked at; null when it can't be read, or that was stopped. */
+  /**
+   * Reads a film closely while the camera's pictures are not looked at; null when it can't be read,
+   * or that was stopped.
+   */
   readAgain(film: Blob, told: (share: number) => void): Promise<ReadAgain | null>;
   stopReading(): void;
   /** Calls of the network so far. */
@@ -104,11 +132,14 @@ export interface LiveWorker {
 }
 
 /** What the live worker says to the camera's. */
-export type ToCamera = { type: "want"; want: LiveWant } | { type: "back"; data: Uint8Array<ArrayBuffer> };
+export type ToCamera =
+  { type: "want"; want: LiveWant } | { type: "back"; data: Uint8Array<ArrayBuffer> };
 /** And what comes from there. */
 export interface FromCamera {
   picture: LivePicture;
-  /** The camera's clock less performance.now() of whoever reads it with the same time origin, ms. */
+  /**
+   * The camera's clock less performance.now() of whoever reads it with the same time origin, ms.
+   */
   clock: number;
 }
 
@@ -117,9 +148,20 @@ export interface CameraWorker {
    * @param frames of a real camera, or the port on which a stand-in posts them
    * @param pictures where what the live worker wants of them goes
    */
-  start(frames: ReadableStream<VideoFrame> | MessagePort, size: CameraSize, pictures: MessagePort, lost: (message: string) => void): Promise<{ records: boolean }>;
-  /** The film between two times, once the camera has come so far, and when it really begins; null when there is none. */
-  clip(fromMs: number, toMs: number): Promise<{ file: Blob; sha256: string; fromMs: number } | null>;
+  start(
+    frames: ReadableStream<VideoFrame> | MessagePort,
+    size: CameraSize,
+    pictures: MessagePort,
+    lost: (message: string) => void,
+  ): Promise<{ records: boolean }>;
+  /**
+   * The film between two times, once the camera has come so far, and when it really begins; null
+   * when there is none.
+   */
+  clip(
+    fromMs: number,
+    toMs: number,
+  ): Promise<{ file: Blob; sha256: string; fromMs: number } | null>;
   /** Pictures that the camera gave so far, and those of them that were recorded. */
   pictures(): { taken: number; recorded: number };
   stop(): void;
@@ -132,8 +174,17 @@ export interface Again {
 }
 
 export interface StandIn {
-  /** Plays films one after another as a camera would, at their own rate; posts each picture, and its sound. */
-  play(films: string[], again: Again, pictures: MessagePort, preview: OffscreenCanvas | null, sound: MessagePort | null): Promise<CameraSize>;
+  /**
+   * Plays films one after another as a camera would, at their own rate; posts each picture, and its
+   * sound.
+   */
+  play(
+    films: string[],
+    again: Again,
+    pictures: MessagePort,
+    preview: OffscreenCanvas | null,
+    sound: MessagePort | null,
+  ): Promise<CameraSize>;
   /** Whether the preview is to be seen. */
   shows(on: boolean): void;
 }

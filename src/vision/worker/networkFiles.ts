@@ -15,8 +15,9 @@ export interface Came {
 }
 
 /**
- * Fetches the network's files into the browser's own store, telling what has come; those that are there already are not
- * fetched again, and those of another version go. Where a browser keeps nothing, they are fetched when they are needed.
+ * Fetches the network's files into the browser's own store, telling what has come; those that are
+ * there already are not fetched again, and those of another version go. Where a browser keeps
+ * nothing, they are fetched when they are needed.
  *
  * @throws Error when a file can't be had
  */
@@ -25,22 +26,30 @@ export async function fetchNetwork(told: (came: Came) => void): Promise<void> {
   if (!store) return;
   const wanted = NETWORK_FILES.map(addressOf);
   for (const { url } of await store.keys()) if (!wanted.includes(url)) await store.delete(url);
-  const missing = (await Promise.all(wanted.map(async (url) => ((await store.match(url)) ? [] : [url])))).flat();
+  const missing = (
+    await Promise.all(wanted.map(async (url) => ((await store.match(url)) ? [] : [url])))
+  ).flat();
   const answers = await Promise.all(missing.map((url) => had(url)));
   const lengths = answers.map((a) => Number(a.headers.get("content-length") ?? NaN));
   const all = lengths.reduce((sum, n) => sum + n, 0);
   const came: Came = { bytes: 0, of: Number.isNaN(all) ? null : all };
-  await Promise.all(answers.map(async (answer, i) => {
-    const counted = answer.body!.pipeThrough(new TransformStream<Uint8Array, Uint8Array>({
-      transform(chunk, on) {
-        came.bytes += chunk.length;
-        told({ ...came });
-        on.enqueue(chunk);
-      },
-    }));
-    // A full disk keeps nobody from reading now.
-    await store.put(missing[i]!, new Response(counted, { headers: answer.headers })).catch(() => {});
-  }));
+  await Promise.all(
+    answers.map(async (answer, i) => {
+      const counted = answer.body!.pipeThrough(
+        new TransformStream<Uint8Array, Uint8Array>({
+          transform(chunk, on) {
+            came.bytes += chunk.length;
+            told({ ...came });
+            on.enqueue(chunk);
+          },
+        }),
+      );
+      // A full disk keeps nobody from reading now.
+      await store
+        .put(missing[i]!, new Response(counted, { headers: answer.headers }))
+        .catch(() => {});
+    }),
+  );
 }
 
 /** Bytes of one of the network's files. */
@@ -56,4 +65,5 @@ async function had(url: string): Promise<Response> {
 }
 
 /** Null where the browser keeps nothing for this page. */
-const openStore = async (): Promise<Cache | null> => (typeof caches === "undefined" ? null : caches.open(STORE).catch(() => null));
+const openStore = async (): Promise<Cache | null> =>
+  typeof caches === "undefined" ? null : caches.open(STORE).catch(() => null);

@@ -41,13 +41,19 @@ export interface AboutDevice {
   atOnce: number;
   lookMs: number;
   model: string;
-  /** How far a graphics processor saw the worst point from where the processor does, px of the crop. */
+  /**
+   * How far a graphics processor saw the worst point from where the processor does, px of the crop.
+   */
   apartPx?: number;
 }
 
 export interface Reader {
   /** Loads runtime and network, so that the first clip need not wait for them. */
   warm(): Promise<AboutDevice>;
-  read(file: File, readFor: ReadFor, onProgress: (p: Progress) => void): Promise<ReadSuccess | ReadFailure>;
+  read(
+    file: File,
+    readFor: ReadFor,
+    onProgress: (p: Progress) => void,
+  ): Promise<ReadSuccess | ReadFailure>;
   cancel(): void;
 }

@@ -44,12 +44,17 @@ const reader: Reader = {
   },
   async read(file, readFor, onProgress): Promise<ReadSuccess | ReadFailure> {
     const abort = (running = new AbortController());
-    const stopped = new Promise<never>((_, reject) => abort.signal.addEventListener("abort", () => reject(new ClipError("cancelled"))));
+    const stopped = new Promise<never>((_, reject) =>
+      abort.signal.addEventListener("abort", () => reject(new ClipError("cancelled"))),
+    );
     try {
       // Stopping does not wait for a picture that is under way.
       return await Promise.race([readOne(file, readFor, abort.signal, onProgress), stopped]);
     } catch (error) {
-      const known = error instanceof ClipError ? error : new ClipError("reading", error instanceof Error ? error.message : String(error), error);
+      const known =
+        error instanceof ClipError
+          ? error
+          : new ClipError("reading", error instanceof Error ? error.message : String(error), error);
       return { ok: false, code: known.code, message: known.message, action: known.action };
     }
   },
@@ -58,28 +63,50 @@ const reader: Reader = {
   },
 };
 
-async function readOne(file: File, readFor: ReadFor, signal: AbortSignal, onProgress: (p: Progress) => void): Promise<ReadSuccess> {
+async function readOne(
+  file: File,
+  readFor: ReadFor,
+  signal: AbortSignal,
+  onProgress: (p: Progress) => void,
+): Promise<ReadSuccess> {
   open++;
   try {
     let last = 0;
-    const { track, timings } = await readFilm(file, async () => {
-      onProgress({ step: "loading" });
-      const { network } = await load();
-      onProgress({ step: "looking" });
-      return network;
-    }, {
-      faceOn: readFor.drill === "none" || findStage(readFor.drill, readFor.stage).stage.view === "face-on",
-      asked: { drill: readFor.drill, ...(readFor.stage ? { stage: readFor.stage } : {}), golfer: { statureCm: readFor.statureCm, hand: readFor.hand } },
-      signal,
-      progress: (far) => {
-        const now = performance.now();
-        if (signal.aborted || (now - last < 100 && far.share < 1)) return;
-        last = now;
-        onProgress({ step: "reading", far });
+    const { track, timings } = await readFilm(
+      file,
+      async () => {
+        onProgress({ step: "loading" });
+        const { network } = await load();
+        onProgress({ step: "looking" });
+        return network;
       },
-    });
+      {
+        faceOn:
+          readFor.drill === "none" ||
+          findStage(readFor.drill, readFor.stage).stage.view === "face-on",
+        asked: {
+          drill: readFor.drill,
+          ...(readFor.stage ? { stage: readFor.stage } : {}),
+          golfer: { statureCm: readFor.statureCm, hand: readFor.hand },
+        },
+        signal,
+        progress: (far) => {
+          const now = performance.now();
+          if (signal.aborted || (now - last < 100 && far.share < 1)) return;
+          last = now;
+          onProgress({ step: "reading", far });
+        },
+      },
+    );
     const bytes = writeTrack(track);
-    return { ok: true, track: bytes, trackSha256: bytesToHex(sha256(bytes)), clipSha256: await fileSha256(file), timings, durationMs: track.video.durationMs };
+    return {
+      ok: true,
+      track: bytes,
+      trackSha256: bytesToHex(sha256(bytes)),
+      clipSha256: await fileSha256(file),
+      timings,
+      durationMs: track.video.durationMs,
+    };
   } finally {
     open--;
     void takeOver();
@@ -90,7 +117,8 @@ async function readOne(file: File, readFor: ReadFor, signal: AbortSignal, onProg
 async function fileSha256(file: File): Promise<string> {
   const hash = sha256.create();
   const reader = file.stream().getReader();
-  for (let part = await reader.read(); !part.done; part = await reader.read()) hash.update(part.value);
+  for (let part = await reader.read(); !part.done; part = await reader.read())
+    hash.update(part.value);
   return bytesToHex(hash.digest());
 }
 

@@ -18,8 +18,16 @@ export interface FilmReading extends Pick<ReadOptions, "faceOn" | "signal" | "pr
  * @param network comes when it is there: whether the file can be read at all is known before
  * @throws ClipError whatever the file, or reading it, meets
  */
-export async function readFilm(file: Blob, network: () => Promise<PoseNetwork>, { asked, ...options }: FilmReading): Promise<{ track: Track; timings: ReadTimings }> {
-  const clip = await openClip(new BlobSource(file), file.size, async (from, to) => new Uint8Array(await file.slice(from, to).arrayBuffer()));
+export async function readFilm(
+  file: Blob,
+  network: () => Promise<PoseNetwork>,
+  { asked, ...options }: FilmReading,
+): Promise<{ track: Track; timings: ReadTimings }> {
+  const clip = await openClip(
+    new BlobSource(file),
+    file.size,
+    async (from, to) => new Uint8Array(await file.slice(from, to).arrayBuffer()),
+  );
   try {
     const net = await network();
     if (options.signal?.aborted) throw new ClipError("cancelled");

@@ -21,15 +21,41 @@ export interface Tally {
   wrong: string[];
 }
 
-export const tally = (): Tally => ({ good: 0, faulty: 0, near: 0, falsePasses: 0, falseFails: 0, judged: 0, agreed: 0, goodNotJudged: 0, reasons: {}, wrong: [] });
+export const tally = (): Tally => ({
+  good: 0,
+  faulty: 0,
+  near: 0,
+  falsePasses: 0,
+  falseFails: 0,
+  judged: 0,
+  agreed: 0,
+  goodNotJudged: 0,
+  reasons: {},
+  wrong: [],
+});
 
-/** Counts one verdict. A rep is good when all musts lie inside by more than 2U, faulty when one lies outside by more than U. */
-export function count(t: Tally, name: string, stage: Stage, statureCm: number, truth: TruthRep, rep: Pick<AnalysedRep, "measures">, verdict: Verdict): void {
+/**
+ * Counts one verdict. A rep is good when all musts lie inside by more than 2U, faulty when one lies
+ * outside by more than U.
+ */
+export function count(
+  t: Tally,
+  name: string,
+  stage: Stage,
+  statureCm: number,
+  truth: TruthRep,
+  rep: Pick<AnalysedRep, "measures">,
+  verdict: Verdict,
+): void {
   const musts = stage.checks.filter((c) => c.level === "must");
   const outside = musts.map((c) => {
     const [lo, hi] = bandFor(c, statureCm);
     const exact = truth.measures[c.measure];
-    return exact === undefined ? (stage.actions.length ? 0 : NaN) : Math.max((lo ?? -Infinity) - exact, exact - (hi ?? Infinity));
+    return exact === undefined
+      ? stage.actions.length
+        ? 0
+        : NaN
+      : Math.max((lo ?? -Infinity) - exact, exact - (hi ?? Infinity));
   });
   if (outside.some(Number.isNaN)) return;
   const U = musts.map((c) => 2 * (rep.measures[c.measure].u ?? Infinity));
@@ -60,7 +86,11 @@ export function count(t: Tally, name: string, stage: Stage, statureCm: number, t
   }
 }
 
-const describe = (musts: Stage["checks"][number][], outside: number[]) => musts.filter((_, i) => outside[i]! > 0).map((c, i) => `${c.measure} out by ${outside.filter((o) => o > 0)[i]!.toFixed(1)}`).join(", ");
+const describe = (musts: Stage["checks"][number][], outside: number[]) =>
+  musts
+    .filter((_, i) => outside[i]! > 0)
+    .map((c, i) => `${c.measure} out by ${outside.filter((o) => o > 0)[i]!.toFixed(1)}`)
+    .join(", ");
 
 /** Every one-check stage on every rep of its kind and view. */
 export function testStages(compared: readonly ComparedClip[], into: Tally): void {
@@ -71,27 +101,55 @@ export function testStages(compared: readonly ComparedClip[], into: Tally): void
       const stage = stageOf(c, rules);
       for (const { rep, truth } of found) {
         if (!c.kinds.includes(truth.kind) || truth.measures[c.measure] === undefined) continue;
-        const verdict = judge({ stage, statureCm: clip.truth.golfer.stature, measures: rep.measures, actions: [], problems: during(analysis.problems, rep.from, rep.to) });
-        count(into, `${clip.id} ${c.measure}`, stage, clip.truth.golfer.stature, truth, rep, verdict);
+        const verdict = judge({
+          stage,
+          statureCm: clip.truth.golfer.stature,
+          measures: rep.measures,
+          actions: [],
+          problems: during(analysis.problems, rep.from, rep.to),
+        });
+        count(
+          into,
+          `${clip.id} ${c.measure}`,
+          stage,
+          clip.truth.golfer.stature,
+          truth,
+          rep,
+          verdict,
+        );
       }
     }
   }
 }
 
 /** The drills' own stages on their clips. */
-export function drillStages(compared: readonly ComparedClip[], into: Tally): { clip: string; want: string; said: string; cue: string | null }[] {
+export function drillStages(
+  compared: readonly ComparedClip[],
+  into: Tally,
+): { clip: string; want: string; said: string; cue: string | null }[] {
   const lines: { clip: string; want: string; said: string; cue: string | null }[] = [];
   for (const { clip, found } of compared) {
     if (clip.truth.drill === "none") continue;
     const { stage } = findStage(clip.truth.drill);
     for (const { rep, truth } of found) {
       count(into, clip.id, stage, clip.truth.golfer.stature, truth, rep, rep.verdict!);
-      const broken = stage.checks.filter((c) => c.level === "must").filter((c) => {
-        const [lo, hi] = bandFor(c, clip.truth.golfer.stature);
-        const v = truth.measures[c.measure]!;
-        return v < (lo ?? -Infinity) || v > (hi ?? Infinity);
-      }).map((c) => c.id);
-      lines.push({ clip: clip.id, want: broken.length ? broken.join(" ") : "good", said: rep.verdict!.result === "not judged" ? `not judged (${rep.verdict!.reason!.code})` : rep.verdict!.result, cue: rep.verdict!.cue?.id ?? null });
+      const broken = stage.checks
+        .filter((c) => c.level === "must")
+        .filter((c) => {
+          const [lo, hi] = bandFor(c, clip.truth.golfer.stature);
+          const v = truth.measures[c.measure]!;
+          return v < (lo ?? -Infinity) || v > (hi ?? Infinity);
+        })
+        .map((c) => c.id);
+      lines.push({
+        clip: clip.id,
+        want: broken.length ? broken.join(" ") : "good",
+        said:
+          rep.verdict!.result === "not judged"
+            ? `not judged (${rep.verdict!.reason!.code})`
+            : rep.verdict!.result,
+        cue: rep.verdict!.cue?.id ?? null,
+      });
     }
   }
   return lines;

@@ -14,10 +14,18 @@ const track = readFileSync("demo/tracks/double-step-good.track");
 await putBlob("tracks", sha(track), Readable.from([track]));
 for (;;) {
   const id = randomUUID();
-  await db.insert(golfer).values({ id, name: "Alder Brook", hand: "left", statureCm: 180, units: "cm" });
+  await db
+    .insert(golfer)
+    .values({ id, name: "Alder Brook", hand: "left", statureCm: 180, units: "cm" });
   const film = Buffer.from(`film ${id} `.repeat(100));
   await putBlob("clips", sha(film), Readable.from([film]));
-  await saveReps(db, { golferId: id, clip: { sha256: sha(film), name: "a.mp4", bytes: film.length }, trackSha256: sha(track), drill: "double-step", at: new Date() });
+  await saveReps(db, {
+    golferId: id,
+    clip: { sha256: sha(film), name: "a.mp4", bytes: film.length },
+    trackSha256: sha(track),
+    drill: "double-step",
+    at: new Date(),
+  });
   writeSync(1, "removing\n");
   await removeGolfer(db, id);
 }

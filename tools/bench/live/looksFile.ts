@@ -1,5 +1,9 @@
 import { deflateSync } from "node:zlib";
-import { LOOK_HEAD, POINT_BYTES, type RecordedLooks } from "../../../src/vision/live/standInNetwork";
+import {
+  LOOK_HEAD,
+  POINT_BYTES,
+  type RecordedLooks,
+} from "../../../src/vision/live/standInNetwork";
 
 type Look = ReturnType<RecordedLooks["look"]>;
 

@@ -2,4 +2,6 @@ import { drillSchema } from "@/core/formats/drillFile";
 import { api } from "@/server/http/api";
 
 /** The JSON Schema of drill files. */
-export const GET = api(() => Response.json(drillSchema(), { headers: { "content-type": "application/schema+json" } }));
+export const GET = api(() =>
+  Response.json(drillSchema(), { headers: { "content-type": "application/schema+json" } }),
+);

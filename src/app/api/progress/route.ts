@@ -12,5 +12,10 @@ const ALL = 5000;
 /** Every rep of a drill's stage with what each check said of it, as CSV. */
 export const GET = ownApi(async ({ request, db, golfer }) => {
   const { drill, stage } = readQuery(request, query);
-  return new Response(progressCsv(await boutDots(db, golfer.id, drill, stage, ALL)), { headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${drill}.csv"` } });
+  return new Response(progressCsv(await boutDots(db, golfer.id, drill, stage, ALL)), {
+    headers: {
+      "content-type": "text/csv; charset=utf-8",
+      "content-disposition": `attachment; filename="${drill}.csv"`,
+    },
+  });
 });

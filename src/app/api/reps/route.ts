@@ -19,32 +19,60 @@ const told = z.object({
 });
 const { hand, statureCm } = golferAnswers.shape;
 const body = z.object({
-  /** Whom it was filmed or read for, with hand and stature as they were then: whoever practises here by now. */
+  /**
+   * Whom it was filmed or read for, with hand and stature as they were then: whoever practises here
+   * by now.
+   */
   golfer: z.object({ id, hand, statureCm }),
-  clip: z.object({ sha256: hash, name: z.string().min(1).max(300), bytes: z.number().int().positive() }),
+  clip: z.object({
+    sha256: hash,
+    name: z.string().min(1).max(300),
+    bytes: z.number().int().positive(),
+  }),
   trackSha256: hash,
   drill: z.string().min(1).max(60),
   drillVersion: z.number().int().positive().optional(),
   stage: z.string().min(1).max(60).optional(),
   captureFps: z.number().min(24).max(1000).optional(),
   /** Of reps that were filmed live: their bout, when they were, and what was told. */
-  live: z.object({ boutId: z.uuid(), at: z.iso.datetime(), told: z.array(told).max(60) }).optional(),
+  live: z
+    .object({ boutId: z.uuid(), at: z.iso.datetime(), told: z.array(told).max(60) })
+    .optional(),
 });
 
 /** Judges an uploaded track and keeps its reps: 201 with their ids once they are on disk. */
 export const POST = api(async (request) => {
   const { live, golfer, ...asked } = await readJson(request, body, "The request is not complete");
   const db = await database();
-  if ((await blobSize("tracks", asked.trackSha256)) === null) return refusal("The track has not arrived. Send it again.", 409);
+  if ((await blobSize("tracks", asked.trackSha256)) === null)
+    return refusal("The track has not arrived. Send it again.", 409);
   const now = new Date();
   const at = live ? new Date(live.at) : now;
   await checkClock(db, golfer.id, at, now);
   try {
-    const { ids, analysis } = await saveReps(db, { ...asked, golferId: golfer.id, as: golfer, at, ...(live ? { boutId: live.boutId, told: live.told } : {}) });
-    return Response.json({ ids, problems: analysis.problems, reps: analysis.reps.map((r) => ({ verdict: r.verdict, series: r.series, events: r.events })) }, { status: 201 });
+    const { ids, analysis } = await saveReps(db, {
+      ...asked,
+      golferId: golfer.id,
+      as: golfer,
+      at,
+      ...(live ? { boutId: live.boutId, told: live.told } : {}),
+    });
+    return Response.json(
+      {
+        ids,
+        problems: analysis.problems,
+        reps: analysis.reps.map((r) => ({
+          verdict: r.verdict,
+          series: r.series,
+          events: r.events,
+        })),
+      },
+      { status: 201 },
+    );
   } catch (error) {
     if (error instanceof RangeError) return refusal(error.message, 400);
-    if (error instanceof TrackFileError) return refusal(`${capital(error.message)}. Read the film again.`, 400);
+    if (error instanceof TrackFileError)
+      return refusal(`${capital(error.message)}. Read the film again.`, 400);
     throw error;
   }
 });

@@ -23,13 +23,41 @@ export default async function BoutPage({ params }: { params: Promise<{ id: strin
   const found = await findBout(db, golfer.id, (await params).id);
   if (!found) notFound();
   const { bout, reps, problems } = found;
-  const best = bout.stage && bout.drillId ? await bestRep(db, golfer.id, bout.drillId, bout.stage.id) : null;
-  const [row, drill] = await Promise.all([findBoutRow(db, golfer.id, bout.id), bout.drillId ? drillOf(db, golfer.id, bout.drillId) : null]);
+  const best =
+    bout.stage && bout.drillId ? await bestRep(db, golfer.id, bout.drillId, bout.stage.id) : null;
+  const [row, drill] = await Promise.all([
+    findBoutRow(db, golfer.id, bout.id),
+    bout.drillId ? drillOf(db, golfer.id, bout.drillId) : null,
+  ]);
   const day = localDay(bout.startedAt);
   const done = await dayDone(db, golfer.id, day);
   const upTo = done.slice(0, done.findIndex((d) => d.id === bout.id) + 1);
   const today = localDay(new Date());
-  const dose = drill && drill.id !== BASELINE ? doseWords(doseOfDay(drill.dose, upTo.filter((d) => d.drillId === drill.id).map((d) => d.results)), drill.dose, day === today) : null;
+  const dose =
+    drill && drill.id !== BASELINE
+      ? doseWords(
+          doseOfDay(
+            drill.dose,
+            upTo.filter((d) => d.drillId === drill.id).map((d) => d.results),
+          ),
+          drill.dose,
+          day === today,
+        )
+      : null;
   const asks = day === today && bodyDue(golfer.body, today, done) === "after";
-  return <BoutGlance dose={dose} body={asks ? { sore: golfer.sore?.part ?? null, say: sayBody.bind(null, golfer.id) } : null} bout={bout} glance={glance(reps, bout.stage?.checks.map((c) => c.measure) ?? [])} problems={problems} best={best} row={row!} asked={drill?.asked ?? []} counted={bout.byHand ? bout.done : null} keep={keepRow.bind(null, golfer.id)} bin={bin.bind(null, golfer.id)} />;
+  return (
+    <BoutGlance
+      dose={dose}
+      body={asks ? { sore: golfer.sore?.part ?? null, say: sayBody.bind(null, golfer.id) } : null}
+      bout={bout}
+      glance={glance(reps, bout.stage?.checks.map((c) => c.measure) ?? [])}
+      problems={problems}
+      best={best}
+      row={row!}
+      asked={drill?.asked ?? []}
+      counted={bout.byHand ? bout.done : null}
+      keep={keepRow.bind(null, golfer.id)}
+      bin={bin.bind(null, golfer.id)}
+    />
+  );
 }

@@ -39,12 +39,23 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 const shown = (s: Stage, standing?: StandingShown): StageShown => ({
-  id: s.id, name: s.name, view: s.view, judged: isJudged(s), checks: s.checks, faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })), ...(s.note ? { note: s.note } : {}), ...(standing ? { standing } : {}),
+  id: s.id,
+  name: s.name,
+  view: s.view,
+  judged: isJudged(s),
+  checks: s.checks,
+  faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })),
+  ...(s.note ? { note: s.note } : {}),
+  ...(standing ? { standing } : {}),
 });
 
 /** Where the golfer is on each stage of a drill. */
 const standingsOf = (drill: Drill, steps: readonly Standing[]): StandingShown[] =>
-  steps.map(({ stage, ...own }, i) => ({ ...own, dose: isJudged(stage) ? null : drill.dose.sets * drill.dose.reps, before: drill.stages[i - 1]?.name ?? null }));
+  steps.map(({ stage, ...own }, i) => ({
+    ...own,
+    dose: isJudged(stage) ? null : drill.dose.sets * drill.dose.reps,
+    before: drill.stages[i - 1]?.name ?? null,
+  }));
 
 export default async function DrillPage({ params, searchParams }: Props) {
   const drill = await asked((await params).id);
@@ -53,13 +64,33 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const stage = drill.stages.find((s) => s.id === wanted) ?? drill.stages.find((s) => s.main)!;
   const db = await requestDatabase();
   const known = await currentGolfer(db);
-  const turns = known && drill.id === STANCE_DRILL ? (await repsOfDrill(db, known.id, drill.id, 30)).flatMap((r) => (r.stageId && STANCE_STAGES[r.stageId] ? [{ stance: STANCE_STAGES[r.stageId]!, measures: r.measures }] : [])) : null;
-  const mine = known !== null && drill.basedOn !== undefined && (await isOwn(db, known.id, drill.id));
-  const golfer = known ? { statureCm: known.statureCm, hand: known.hand, units: known.units } : ANYBODY;
-  const against = DRILLS.filter((d) => d.group !== "baseline" && d.id !== drill.basedOn).flatMap((other) => conflicts(drill, other).slice(0, 1).map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })));
+  const turns =
+    known && drill.id === STANCE_DRILL
+      ? (await repsOfDrill(db, known.id, drill.id, 30)).flatMap((r) =>
+          r.stageId && STANCE_STAGES[r.stageId]
+            ? [{ stance: STANCE_STAGES[r.stageId]!, measures: r.measures }]
+            : [],
+        )
+      : null;
+  const mine =
+    known !== null && drill.basedOn !== undefined && (await isOwn(db, known.id, drill.id));
+  const golfer = known
+    ? { statureCm: known.statureCm, hand: known.hand, units: known.units }
+    : ANYBODY;
+  const against = DRILLS.filter((d) => d.group !== "baseline" && d.id !== drill.basedOn).flatMap(
+    (other) =>
+      conflicts(drill, other)
+        .slice(0, 1)
+        .map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })),
+  );
   const { at, dose } = drill;
   const paths = pathsThrough(drill.id);
-  const done = known ? await stageReps(db, known.id, [drill, ...DRILLS.filter((d) => d.id !== drill.id && paths.flat().includes(d.id))]) : null;
+  const done = known
+    ? await stageReps(db, known.id, [
+        drill,
+        ...DRILLS.filter((d) => d.id !== drill.id && paths.flat().includes(d.id)),
+      ])
+    : null;
   const steps = (d: Drill) => ladder(d, done?.get(d.id) ?? [], known?.wentOn);
   const standings = done ? standingsOf(drill, steps(drill)) : [];
   return (
@@ -72,62 +103,187 @@ export default async function DrillPage({ params, searchParams }: Props) {
         <p className="max-w-[30rem] text-[20px] leading-snug">{drill.why}</p>
         {known?.cautionsRead[drill.id] ? (
           <div className="flex gap-3">
-            <Button look="main" asChild><Link href={`/film?drill=${drill.id}&stage=${stage.id}`}>Film</Link></Button>
-            <Button asChild><Link href={`/read?drill=${drill.id}`}>Read clips</Link></Button>
+            <Button look="main" asChild>
+              <Link href={`/film?drill=${drill.id}&stage=${stage.id}`}>Film</Link>
+            </Button>
+            <Button asChild>
+              <Link href={`/read?drill=${drill.id}`}>Read clips</Link>
+            </Button>
           </div>
-        ) : <Button look="main" asChild><Link href={known ? `/drills/${drill.id}/ready` : `/read?drill=${drill.id}`}>Begin</Link></Button>}
+        ) : (
+          <Button look="main" asChild>
+            <Link href={known ? `/drills/${drill.id}/ready` : `/read?drill=${drill.id}`}>
+              Begin
+            </Link>
+          </Button>
+        )}
       </div>
-      <DrillView key={stage.id} drillId={drill.id} stage={shown(stage)} target={playedMovement(drill, stage.id, null, golfer)} golfer={golfer}>
+      <DrillView
+        key={stage.id}
+        drillId={drill.id}
+        stage={shown(stage)}
+        target={playedMovement(drill, stage.id, null, golfer)}
+        golfer={golfer}
+      >
         <section>
           <h2 className="mb-2 text-[23px]">Stages</h2>
-          <Stages drillId={drill.id} stages={drill.stages.map((s, i) => shown(s, standings[i]))} here={stage.id} goOn={known ? goOn.bind(null, known.id) : null} />
+          <Stages
+            drillId={drill.id}
+            stages={drill.stages.map((s, i) => shown(s, standings[i]))}
+            here={stage.id}
+            goOn={known ? goOn.bind(null, known.id) : null}
+          />
           {stage.note && <p className="mt-2 text-[15px] text-ink-2">{stage.note}</p>}
         </section>
       </DrillView>
-      {known && turns && <StanceTest statureCm={known.statureCm} units={known.units} armSpanCm={known.armSpanCm} stance={known.stance} compared={compareStances(turns)} keepReach={keepReach.bind(null, known.id)} keepStance={keepStance.bind(null, known.id)} />}
+      {known && turns && (
+        <StanceTest
+          statureCm={known.statureCm}
+          units={known.units}
+          armSpanCm={known.armSpanCm}
+          stance={known.stance}
+          compared={compareStances(turns)}
+          keepReach={keepReach.bind(null, known.id)}
+          keepStance={keepStance.bind(null, known.id)}
+        />
+      )}
       <div className="mt-10 grid gap-x-12 gap-y-8 border-t border-hair pt-8 md:grid-cols-2 xl:grid-cols-4">
         <section>
           <h2 className="mb-2 text-[23px]">Set up</h2>
-          <ol className="grid list-decimal gap-1 pl-5">{drill.setUp.map((s) => <li key={s}>{s}</li>)}</ol>
+          <ol className="grid list-decimal gap-1 pl-5">
+            {drill.setUp.map((s) => (
+              <li key={s}>{s}</li>
+            ))}
+          </ol>
         </section>
         <section>
           <h2 className="mb-2 text-[23px]">Where things are</h2>
           <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
-            {([["Feet", known?.stance && at.feet.startsWith("Your usual stance") ? `${at.feet} Yours: ${STANCE_WORDS[known.stance]}.` : at.feet], ["Ball", at.ball], ["Club", at.club], ["Phone", at.phone]] as const).map(([name, words]) => [<dt key={name} className="text-ink-2">{name}</dt>, <dd key={`${name}d`}>{words}</dd>])}
+            {(
+              [
+                [
+                  "Feet",
+                  known?.stance && at.feet.startsWith("Your usual stance")
+                    ? `${at.feet} Yours: ${STANCE_WORDS[known.stance]}.`
+                    : at.feet,
+                ],
+                ["Ball", at.ball],
+                ["Club", at.club],
+                ["Phone", at.phone],
+              ] as const
+            ).map(([name, words]) => [
+              <dt key={name} className="text-ink-2">
+                {name}
+              </dt>,
+              <dd key={`${name}d`}>{words}</dd>,
+            ])}
           </dl>
-          {drill.gear.length > 0 && <p className="mt-3">{drill.gear.map((g) => `${g.name}${g.instead.length ? ` (or ${g.instead.join(", ")})` : ""}`).join("; ")}.</p>}
+          {drill.gear.length > 0 && (
+            <p className="mt-3">
+              {drill.gear
+                .map((g) => `${g.name}${g.instead.length ? ` (or ${g.instead.join(", ")})` : ""}`)
+                .join("; ")}
+              .
+            </p>
+          )}
         </section>
         <section>
           <h2 className="mb-2 text-[23px]">How much, and how it feels</h2>
-          <p>{dose.sets === 1 ? "One set" : `${dose.sets} sets`} of {dose.reps}, about {drill.minutes} minutes, {drill.places.join(" or ")}. {dose.note}</p>
+          <p>
+            {dose.sets === 1 ? "One set" : `${dose.sets} sets`} of {dose.reps}, about{" "}
+            {drill.minutes} minutes, {drill.places.join(" or ")}. {dose.note}
+          </p>
           <p className="mt-2 text-ink-2">{drill.feel}</p>
-          {Object.keys(drill.helps).length > 0 && <p className="mt-2 text-ink-2">Helps with: {Object.keys(drill.helps).map((id) => findSymptom(id)!.name.toLowerCase()).join("; ")}.</p>}
+          {Object.keys(drill.helps).length > 0 && (
+            <p className="mt-2 text-ink-2">
+              Helps with:{" "}
+              {Object.keys(drill.helps)
+                .map((id) => findSymptom(id)!.name.toLowerCase())
+                .join("; ")}
+              .
+            </p>
+          )}
         </section>
         <section>
-          <h2 className="mb-2 text-[23px]"><Link href={`/drills/${drill.id}/ready`} className="underline underline-offset-4">Take care</Link></h2>
-          <ul className="grid gap-1 text-[15px]">{drill.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
-          {drill.notWhen.length > 0 && <p className="mt-3 text-[15px]"><strong>Not for you when: </strong>{drill.notWhen.join(" ")}</p>}
+          <h2 className="mb-2 text-[23px]">
+            <Link href={`/drills/${drill.id}/ready`} className="underline underline-offset-4">
+              Take care
+            </Link>
+          </h2>
+          <ul className="grid gap-1 text-[15px]">
+            {drill.cautions.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+          </ul>
+          {drill.notWhen.length > 0 && (
+            <p className="mt-3 text-[15px]">
+              <strong>Not for you when: </strong>
+              {drill.notWhen.join(" ")}
+            </p>
+          )}
         </section>
       </div>
       {paths.length > 0 && (
         <section aria-labelledby="paths" className="mt-8 border-t border-hair pt-6">
-          <h2 id="paths" className="mb-2 text-[23px]">{paths.length === 1 ? "Its path" : "Its paths"}</h2>
+          <h2 id="paths" className="mb-2 text-[23px]">
+            {paths.length === 1 ? "Its path" : "Its paths"}
+          </h2>
           <ul className="grid gap-2">
-            {paths.map((path) => <Path key={path.join()} path={path} here={drill.id} through={(d) => done !== null && isThrough(d, steps(d))} begun={path.some((id) => done?.has(id))} />)}
+            {paths.map((path) => (
+              <Path
+                key={path.join()}
+                path={path}
+                here={drill.id}
+                through={(d) => done !== null && isThrough(d, steps(d))}
+                begun={path.some((id) => done?.has(id))}
+              />
+            ))}
           </ul>
-          <p className="mt-2 max-w-prose text-[15px] text-ink-2">The next drill opens when {PASSES} of the last {LAST} judged reps of the main stage pass, on two days: what one drill has taught, the next one builds on. You may go on sooner; it is your practice.</p>
+          <p className="mt-2 max-w-prose text-[15px] text-ink-2">
+            The next drill opens when {PASSES} of the last {LAST} judged reps of the main stage
+            pass, on two days: what one drill has taught, the next one builds on. You may go on
+            sooner; it is your practice.
+          </p>
         </section>
       )}
       <section className="mt-8 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-hair pt-6">
-        {mine ? <Button asChild><Link href={`/drills/${drill.id}/edit`}>Change it</Link></Button> : known && <form action={copyDrill.bind(null, known.id, drill.id)}><Button type="submit">Make a copy of your own</Button></form>}
-        <Button look="quiet" asChild><a href={`/api/drills/${drill.id}`} download>Save as a file</a></Button>
-        <p className="text-[15px] text-ink-2">{drill.basedOn ? <>Version {drill.version} of your own, made from <DrillLink id={drill.basedOn} />.</> : "A copy has bands, words, stages and dose of your own; this one stays as it is."}</p>
+        {mine ? (
+          <Button asChild>
+            <Link href={`/drills/${drill.id}/edit`}>Change it</Link>
+          </Button>
+        ) : (
+          known && (
+            <form action={copyDrill.bind(null, known.id, drill.id)}>
+              <Button type="submit">Make a copy of your own</Button>
+            </form>
+          )
+        )}
+        <Button look="quiet" asChild>
+          <a href={`/api/drills/${drill.id}`} download>
+            Save as a file
+          </a>
+        </Button>
+        <p className="text-[15px] text-ink-2">
+          {drill.basedOn ? (
+            <>
+              Version {drill.version} of your own, made from <DrillLink id={drill.basedOn} />.
+            </>
+          ) : (
+            "A copy has bands, words, stages and dose of your own; this one stays as it is."
+          )}
+        </p>
       </section>
       {against.length > 0 && (
         <section className="mt-8 border-t border-hair pt-6">
           <h2 className="mb-2 text-[23px]">Pulls against</h2>
           <p className="mb-2 text-[15px] text-ink-2">Not in one session without knowing it.</p>
-          <ul className="grid gap-1 md:grid-cols-2 md:gap-x-12">{against.map(({ other, words }) => <li key={other.id} className="text-[15px]"><DrillLink id={other.id} />: {words}</li>)}</ul>
+          <ul className="grid gap-1 md:grid-cols-2 md:gap-x-12">
+            {against.map(({ other, words }) => (
+              <li key={other.id} className="text-[15px]">
+                <DrillLink id={other.id} />: {words}
+              </li>
+            ))}
+          </ul>
         </section>
       )}
     </>
@@ -135,16 +291,41 @@ export default async function DrillPage({ params, searchParams }: Props) {
 }
 
 /** Drills that follow on each other, and where the golfer is among them. */
-function Path({ path, here, through, begun }: { path: readonly string[]; here: string; through: (drill: Drill) => boolean; begun: boolean }) {
+function Path({
+  path,
+  here,
+  through,
+  begun,
+}: {
+  path: readonly string[];
+  here: string;
+  through: (drill: Drill) => boolean;
+  begun: boolean;
+}) {
   const drills = path.map((id) => DRILLS.find((d) => d.id === id)!);
   const at = drills.findIndex((d) => !through(d));
   return (
     <li className="flex flex-wrap items-baseline gap-x-2">
       {drills.map((d, i) => (
         <span key={d.id}>
-          {i > 0 && <span aria-hidden className="mr-2 text-ink-2">→</span>}
+          {i > 0 && (
+            <span aria-hidden className="mr-2 text-ink-2">
+              →
+            </span>
+          )}
           {d.id === here ? <strong>{d.name}</strong> : <DrillLink id={d.id} />}
-          <span className="text-[15px] text-ink-2"> {at < 0 || i < at ? "done" : i === at ? (begun ? "you are here" : "begins it") : i === at + 1 ? "opens next" : ""}</span>
+          <span className="text-[15px] text-ink-2">
+            {" "}
+            {at < 0 || i < at
+              ? "done"
+              : i === at
+                ? begun
+                  ? "you are here"
+                  : "begins it"
+                : i === at + 1
+                  ? "opens next"
+                  : ""}
+          </span>
         </span>
       ))}
     </li>
@@ -152,5 +333,9 @@ function Path({ path, here, through, begun }: { path: readonly string[]; here: s
 }
 
 function DrillLink({ id }: { id: string }) {
-  return <Link href={`/drills/${id}`} className="font-semibold underline underline-offset-4">{DRILLS.find((d) => d.id === id)!.name}</Link>;
+  return (
+    <Link href={`/drills/${id}`} className="font-semibold underline underline-offset-4">
+      {DRILLS.find((d) => d.id === id)!.name}
+    </Link>
+  );
 }

@@ -18,6 +18,9 @@ export default async function RepPage({ params }: Props) {
   const { db, golfer } = await whoever();
   const rep = await findRep(db, golfer.id, (await params).id);
   if (!rep) notFound();
-  const best = rep.drillId && rep.stage ? await bestRep(db, golfer.id, rep.drillId, rep.stage.id, rep.id) : null;
+  const best =
+    rep.drillId && rep.stage
+      ? await bestRep(db, golfer.id, rep.drillId, rep.stage.id, rep.id)
+      : null;
   return <RepReview key={rep.id} rep={rep} best={best} bin={bin.bind(null, golfer.id)} />;
 }

@@ -2,7 +2,10 @@ import type { Knot } from "../../maths/curve";
 import type { MovementScript, ScriptedRep, Step } from "../script";
 import { atAddress, planted, script, STANCE, type Stance } from "./quiet";
 
-/** A to-and-fro: the weight goes from foot to foot and the hands follow. Times in s, angles in degrees. */
+/**
+ * A to-and-fro: the weight goes from foot to foot and the hands follow. Times in s, angles in
+ * degrees.
+ */
 export interface CycleOptions {
   cycles: number;
   period: number;
@@ -27,7 +30,18 @@ export interface CycleOptions {
 }
 
 export const STEADY_CYCLE: CycleOptions = {
-  cycles: 5, period: 1.6, stance: STANCE, weight: 30, lag: 0.18, arms: 38, thorax: 30, step: 0, slide: 0, slideOf: "trail", unsteady: 0.03, club: null,
+  cycles: 5,
+  period: 1.6,
+  stance: STANCE,
+  weight: 30,
+  lag: 0.18,
+  arms: 38,
+  thorax: 30,
+  step: 0,
+  slide: 0,
+  slideOf: "trail",
+  unsteady: 0.03,
+  club: null,
   jitter: [0.2, -0.7, 0.9, -0.4, 0.1, -0.9, 0.6, -0.1, 0.8, -0.5],
 };
 
@@ -53,12 +67,18 @@ export function cycle(changes: Partial<CycleOptions> = {}): MovementScript {
     thoraxTurn.push([at - 0.04, -o.thorax * side]);
     pelvisTurn.push([at - 0.08, -o.thorax * 0.45 * side]);
     leadShare.push([at - o.lag, 50 - o.weight * side]);
-    // The free foot is lifted while the weight is on the other and comes down before the hands turn.
+    // The free foot is lifted while the weight is on the other and comes down before the hands
+    // turn.
     if (o.step > 0 && k > 0 && k < turn.length - 1) {
       const half = o.period / 2;
       const steps = side === 1 ? lead : trail;
       const out = Math.floor(k / 2) % 2 === 0 ? 1 : -1;
-      steps.push({ from: at - o.lag - 0.3 * half, to: at - o.lag + 0.25 * half, alongTarget: out * o.step * (side === 1 ? 1 : -1), apex: 5 });
+      steps.push({
+        from: at - o.lag - 0.3 * half,
+        to: at - o.lag + 0.25 * half,
+        alongTarget: out * o.step * (side === 1 ? 1 : -1),
+        apex: 5,
+      });
     }
     if (o.slide !== 0) slide.push([at, k % 2 === 0 ? o.slide : 0]);
   });
@@ -66,12 +86,28 @@ export function cycle(changes: Partial<CycleOptions> = {}): MovementScript {
   for (const knots of [armSwing, thoraxTurn, pelvisTurn]) knots.push([end + o.period * 0.5, 0]);
   leadShare.push([end + o.period * 0.4, 50]);
   const reps: ScriptedRep[] = [];
-  for (let k = 0; k < o.cycles; k++) reps.push({ kind: "cycle", from: turn[2 * k]!, to: turn[2 * k + 2]! });
+  for (let k = 0; k < o.cycles; k++)
+    reps.push({ kind: "cycle", from: turn[2 * k]!, to: turn[2 * k + 2]! });
   const feet = planted(o.stance);
-  return script(end + o.period * 0.5 + 0.8, o.stance, {
-    ...atAddress(), forwardBend: [[0, 22]], armSwing, thoraxTurn, pelvisTurn,
-  }, {
-    feet: { lead: { ...feet.lead, steps: lead, ...(o.slideOf === "lead" ? { slide } : {}) }, trail: { ...feet.trail, steps: trail, ...(o.slideOf === "trail" ? { slide } : {}) } },
-    leadShare, pushes: [], reps, club: o.club,
-  });
+  return script(
+    end + o.period * 0.5 + 0.8,
+    o.stance,
+    {
+      ...atAddress(),
+      forwardBend: [[0, 22]],
+      armSwing,
+      thoraxTurn,
+      pelvisTurn,
+    },
+    {
+      feet: {
+        lead: { ...feet.lead, steps: lead, ...(o.slideOf === "lead" ? { slide } : {}) },
+        trail: { ...feet.trail, steps: trail, ...(o.slideOf === "trail" ? { slide } : {}) },
+      },
+      leadShare,
+      pushes: [],
+      reps,
+      club: o.club,
+    },
+  );
 }

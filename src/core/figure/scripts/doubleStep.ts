@@ -21,7 +21,10 @@ export interface DoubleStepOptions {
   sentShare: number;
   /** Lead share, %, that the weight reaches on its way back with both feet down. */
   loadedShare: number;
-  /** Lean away from the target at the top, degrees; a negative one pushes the hips out past the foot. */
+  /**
+   * Lean away from the target at the top, degrees; a negative one pushes the hips out past the
+   * foot.
+   */
   tiltTop: number;
   /** Distance of the ankles at address, cm. */
   gap: number;
@@ -30,13 +33,25 @@ export interface DoubleStepOptions {
 }
 
 export const GOOD_DOUBLE_STEP: DoubleStepOptions = {
-  still: 0.8, back: 1.0, down: 0.31, trailFirst: 0.17, trailAir: 0.3, trailStep: -9, leadBeforeTop: 0.05, leadAir: 0.3,
-  leadStep: 11, sentShare: 84, loadedShare: 12, tiltTop: 3, gap: 22, size: 1,
+  still: 0.8,
+  back: 1.0,
+  down: 0.31,
+  trailFirst: 0.17,
+  trailAir: 0.3,
+  trailStep: -9,
+  leadBeforeTop: 0.05,
+  leadAir: 0.3,
+  leadStep: 11,
+  sentShare: 84,
+  loadedShare: 12,
+  tiltTop: 3,
+  gap: 22,
+  size: 1,
 };
 
 /**
- * The double step: trail foot steps away, then the hands start; the lead foot steps toward the target before they
- * come back down.
+ * The double step: trail foot steps away, then the hands start; the lead foot steps toward the
+ * target before they come back down.
  */
 export function doubleStep(options: Partial<DoubleStepOptions> = {}): MovementScript {
   const o = { ...GOOD_DOUBLE_STEP, ...options };
@@ -67,20 +82,35 @@ export function doubleStep(options: Partial<DoubleStepOptions> = {}): MovementSc
     duration: finish + 0.9,
     feet: {
       lead: {
-        ankleT: o.gap / 2, ankleD: 0, turnOut: 20, heelPitch: [],
+        ankleT: o.gap / 2,
+        ankleD: 0,
+        turnOut: 20,
+        heelPitch: [],
         steps: [{ from: leadFrom, to: leadTo, alongTarget: o.leadStep, apex: 6 }],
       },
       trail: {
-        ankleT: -o.gap / 2, ankleD: 0, turnOut: 8,
+        ankleT: -o.gap / 2,
+        ankleD: 0,
+        turnOut: 8,
         steps: [{ from: trailFrom, to: trailTo, alongTarget: o.trailStep, apex: 6.5 }],
-        heelPitch: [[impact - 0.08, 0], [impact + 0.12, 18], [finish - 0.1, 52]],
+        heelPitch: [
+          [impact - 0.08, 0],
+          [impact + 0.12, 18],
+          [finish - 0.1, 52],
+        ],
       },
     },
     leadShare: share,
     pushes: [share[1]![0]],
-    ...fullSwing(swingFrom, top, impact, finish, z, { ...ORDINARY_SWING, tilt: { address: 3, top: o.tiltTop, impact: 12 } }),
+    ...fullSwing(swingFrom, top, impact, finish, z, {
+      ...ORDINARY_SWING,
+      tilt: { address: 3, top: o.tiltTop, impact: 12 },
+    }),
     reps: [{ kind: "step-swing", from: 0, to: finish + 0.9, clubAhead: true, strike: impact }],
     club: CLUB.iron,
-    clubAhead: [[swingFrom - 0.05, 12], [swingFrom + 0.3, 0]],
+    clubAhead: [
+      [swingFrom - 0.05, 12],
+      [swingFrom + 0.3, 0],
+    ],
   };
 }

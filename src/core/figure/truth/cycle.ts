@@ -8,10 +8,16 @@ export function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase,
   const { poses } = x.sim;
   const inside = (t: TurnTruth) => t.at >= from - samples(200) && t.at <= to + samples(200);
   const hands = turns.filter((t) => t.of === "hands" && inside(t));
-  const leads = hands.map((h) => {
-    const before = turns.filter((t) => t.of === "pressure" && t.side === h.side).sort((a, b) => Math.abs(a.at - h.at) - Math.abs(b.at - h.at))[0];
-    return before && Math.abs(h.at - before.at) < 0.3 * (to - from) ? (h.at - before.at) * MS : NaN;
-  }).filter((v) => !Number.isNaN(v));
+  const leads = hands
+    .map((h) => {
+      const before = turns
+        .filter((t) => t.of === "pressure" && t.side === h.side)
+        .sort((a, b) => Math.abs(a.at - h.at) - Math.abs(b.at - h.at))[0];
+      return before && Math.abs(h.at - before.at) < 0.3 * (to - from)
+        ? (h.at - before.at) * MS
+        : NaN;
+    })
+    .filter((v) => !Number.isNaN(v));
   if (leads.length) put("groundLeadsHands", leads.reduce((s, v) => s + v, 0) / leads.length);
   const outer = of(x.sim, (p) => {
     const ends = FEET.flatMap((f) => [p[f].heel[0], p[f].toe[0]]);
@@ -23,18 +29,29 @@ export function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase,
   const first = hands[0];
   const same = first && hands.find((h) => h !== first && h.side === first.side);
   if (first && same) put("cadence", 60000 / ((same.at - first.at) * MS));
-  const landed = footEvents.filter((f) => f.event === "landing" && f.t >= from * MS && f.t <= to * MS);
-  const waits = landed.map((f) => {
-    const next = turns.find((t) => t.of === "hands" && t.at * MS > f.t - 300);
-    return next ? next.at * MS - f.t : NaN;
-  }).filter((v) => !Number.isNaN(v));
+  const landed = footEvents.filter(
+    (f) => f.event === "landing" && f.t >= from * MS && f.t <= to * MS,
+  );
+  const waits = landed
+    .map((f) => {
+      const next = turns.find((t) => t.of === "hands" && t.at * MS > f.t - 300);
+      return next ? next.at * MS - f.t : NaN;
+    })
+    .filter((v) => !Number.isNaN(v));
   if (waits.length) put("landBeforeTurnaround", waits.reduce((s, v) => s + v, 0) / waits.length);
   for (const foot of FEET) {
     let [most, start] = [0, -1];
     for (let i = near(from); i <= to; i++) {
       if (feet[foot].air[i]) start = -1;
       else if (start < 0) start = i;
-      else most = Math.max(most, Math.hypot(poses[i]![foot].toe[0] - poses[start]![foot].toe[0], poses[i]![foot].toe[2] - poses[start]![foot].toe[2]));
+      else
+        most = Math.max(
+          most,
+          Math.hypot(
+            poses[i]![foot].toe[0] - poses[start]![foot].toe[0],
+            poses[i]![foot].toe[2] - poses[start]![foot].toe[2],
+          ),
+        );
     }
     put(`${foot}PlantedTravel`, most);
   }

@@ -2,7 +2,15 @@ import type { Simulation } from "../simulate";
 import { FEET, ofSide, type Exact, type Foot } from "./exact";
 import { MS } from "./search";
 
-export type FootEventName = "heelUp" | "heelDown" | "toeUp" | "toeDown" | "liftOff" | "landing" | "turnOutStart" | "turnOutEnd";
+export type FootEventName =
+  | "heelUp"
+  | "heelDown"
+  | "toeUp"
+  | "toeDown"
+  | "liftOff"
+  | "landing"
+  | "turnOutStart"
+  | "turnOutEnd";
 
 export interface FootEventTruth {
   foot: Foot;
@@ -33,7 +41,8 @@ export function feetAgainst(sim: Simulation, address: number): FeetTruth {
     const start = sim.poses[address]![foot];
     const heel = ofSide(sim, foot, (s) => s.heel[1] - start.heel[1]);
     const toe = ofSide(sim, foot, (s) => s.toe[1] - start.toe[1]);
-    const direction = (s: typeof start) => (Math.atan2(s.toe[0] - s.heel[0], s.toe[2] - s.heel[2]) * 180) / Math.PI;
+    const direction = (s: typeof start) =>
+      (Math.atan2(s.toe[0] - s.heel[0], s.toe[2] - s.heel[2]) * 180) / Math.PI;
     const first = direction(start);
     return {
       heel,
@@ -52,8 +61,12 @@ export function footEventsIn(feet: FeetTruth, from: number, to: number): FootEve
   for (const foot of FEET) {
     const { heel, toe, air } = feet[foot];
     for (let i = Math.max(1, from); i <= to; i++)
-      if (air[i] !== air[i - 1]) out.push({ foot, event: air[i] ? "liftOff" : "landing", t: i * MS });
-    for (const [height, up, down] of [[heel, "heelUp", "heelDown"], [toe, "toeUp", "toeDown"]] as const) {
+      if (air[i] !== air[i - 1])
+        out.push({ foot, event: air[i] ? "liftOff" : "landing", t: i * MS });
+    for (const [height, up, down] of [
+      [heel, "heelUp", "heelDown"],
+      [toe, "toeUp", "toeDown"],
+    ] as const) {
       for (let i = Math.max(1, from); i <= to; i++) {
         if (!(height[i - 1]! <= OFF && height[i]! > OFF)) continue;
         let j = i;
@@ -68,12 +81,16 @@ export function footEventsIn(feet: FeetTruth, from: number, to: number): FootEve
   return out.sort((a, b) => a.t - b.t);
 }
 
-/** Lead share, %, of the plain pendulum: clamped to the feet, all on the one foot while the other is in the air. */
+/**
+ * Lead share, %, of the plain pendulum: clamped to the feet, all on the one foot while the other is
+ * in the air.
+ */
 export function leadShareOf(x: Exact, feet: FeetTruth): Float64Array {
   return Float64Array.from({ length: x.n }, (_, i) => {
     if (feet.lead.air[i]) return 0;
     if (feet.trail.air[i]) return 100;
-    const part = (x.cop[i]! - feet.trail.centre[i]!) / (feet.lead.centre[i]! - feet.trail.centre[i]!);
+    const part =
+      (x.cop[i]! - feet.trail.centre[i]!) / (feet.lead.centre[i]! - feet.trail.centre[i]!);
     return 100 * Math.min(Math.max(part, 0), 1);
   });
 }

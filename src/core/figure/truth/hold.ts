@@ -4,15 +4,39 @@ import { near, type Put, type RepCase } from "./repCase";
 /** How long a position (or a finish) is held, and how steadily. */
 export function holding({ x, e, rep, footEvents, from, to }: RepCase, put: Put): void {
   const { hands, hip } = x.speed;
-  const taken = rep.kind === "hold"
-    ? firstRun((i) => hands[i]! < 25 && hip[i]! < 12 && footEvents.some((f) => f.event === "liftOff" && f.t < i * MS), samples(200), from, to)
-    : e.finish;
+  const taken =
+    rep.kind === "hold"
+      ? firstRun(
+          (i) =>
+            hands[i]! < 25 &&
+            hip[i]! < 12 &&
+            footEvents.some((f) => f.event === "liftOff" && f.t < i * MS),
+          samples(200),
+          from,
+          to,
+        )
+      : e.finish;
   if (taken === null || taken === undefined) return;
-  const lostByMotion = firstRun((i) => hands[i]! > 40 || hip[i]! > 12, samples(200), near(taken), to);
-  const lostByFoot = footEvents.find((f) => f.t > (taken + samples(60)) * MS && (f.event === "landing" || f.event === "liftOff"));
+  const lostByMotion = firstRun(
+    (i) => hands[i]! > 40 || hip[i]! > 12,
+    samples(200),
+    near(taken),
+    to,
+  );
+  const lostByFoot = footEvents.find(
+    (f) => f.t > (taken + samples(60)) * MS && (f.event === "landing" || f.event === "liftOff"),
+  );
   const lost = Math.min(lostByMotion ?? Infinity, lostByFoot ? lostByFoot.t / MS : Infinity);
   const end = Math.min(lost, to);
   put("holdTime", ((end - taken) * MS) / 1000);
   const steady = taken + samples(300);
-  if (end - steady > samples(200)) put("wobble", range(x.sim.com.map((p) => p[0]), near(steady), Math.floor(end)));
+  if (end - steady > samples(200))
+    put(
+      "wobble",
+      range(
+        x.sim.com.map((p) => p[0]),
+        near(steady),
+        Math.floor(end),
+      ),
+    );
 }

@@ -14,12 +14,21 @@ export interface InsoleOptions {
   seed?: number;
 }
 
-/** Each of the four sensors tells a few per cent too much or too little, and wavers by a few newtons. By hand: a stand-in, no model of any make. */
+/**
+ * Each of the four sensors tells a few per cent too much or too little, and wavers by a few
+ * newtons. By hand: a stand-in, no model of any make.
+ */
 const [GAIN_SD, NOISE_N] = [0.04, 3];
 const G = 9.81;
 
-/** A simulated pair of pressure insoles in the shoes of the simulated golfer: the load under heel and toe of each foot, N, on a clock of its own. */
-export function insolesOf(sim: Simulation, { hand, hz = 100, aheadMs, massKg = 72, seed = 1 }: InsoleOptions): InsoleReading {
+/**
+ * A simulated pair of pressure insoles in the shoes of the simulated golfer: the load under heel
+ * and toe of each foot, N, on a clock of its own.
+ */
+export function insolesOf(
+  sim: Simulation,
+  { hand, hz = 100, aheadMs, massKg = 72, seed = 1 }: InsoleOptions,
+): InsoleReading {
   const random = seeded(seed);
   const feet = feetAgainst(sim, 0);
   const share = leadShareOf(exactChannels(sim), feet);
@@ -30,14 +39,15 @@ export function insolesOf(sim: Simulation, { hand, hz = 100, aheadMs, massKg = 7
   const off = 1;
   const foot = (which: Foot) => {
     const gains = [1 + GAIN_SD * random.normal(), 1 + GAIN_SD * random.normal()] as const;
-    const part = (own: "heel" | "toe", gain: number) => Float64Array.from(rows, (k) => {
-      const i = at(k);
-      const { heel, toe } = feet[which];
-      const load = ((which === "lead" ? share[i]! : 100 - share[i]!) / 100) * massKg * G;
-      const [heelUp, toeUp] = [heel[i]! > off, toe[i]! > off];
-      const mine = own === "heel" ? (heelUp ? 0 : toeUp ? 1 : 0.5) : toeUp ? 0 : heelUp ? 1 : 0.5;
-      return Math.max(0, mine * load * gain + NOISE_N * random.normal());
-    });
+    const part = (own: "heel" | "toe", gain: number) =>
+      Float64Array.from(rows, (k) => {
+        const i = at(k);
+        const { heel, toe } = feet[which];
+        const load = ((which === "lead" ? share[i]! : 100 - share[i]!) / 100) * massKg * G;
+        const [heelUp, toeUp] = [heel[i]! > off, toe[i]! > off];
+        const mine = own === "heel" ? (heelUp ? 0 : toeUp ? 1 : 0.5) : toeUp ? 0 : heelUp ? 1 : 0.5;
+        return Math.max(0, mine * load * gain + NOISE_N * random.normal());
+      });
     return { heel: part("heel", gains[0]), toe: part("toe", gains[1]) };
   };
   const [lead, trail] = [foot("lead"), foot("trail")];

@@ -13,11 +13,20 @@ import { stillShare, type TruthEvent } from "./swingEvents";
 
 type Values = Record<string, number>;
 const DEG = 180 / Math.PI;
-const angleAt = (a: Vec3, b: Vec3, c: Vec3) => Math.acos(Math.min(1, Math.max(-1, dot(unit(sub(a, b)), unit(sub(c, b)))))) * DEG;
+const angleAt = (a: Vec3, b: Vec3, c: Vec3) =>
+  Math.acos(Math.min(1, Math.max(-1, dot(unit(sub(a, b)), unit(sub(c, b)))))) * DEG;
 const cap = (s: string) => s[0]!.toUpperCase() + s.slice(1);
 
 /** Windows that measures are named after. */
-const WINDOWS: [TruthEvent, TruthEvent][] = [["address", "top"], ["address", "impact"], ["top", "impact"], ["impact", "finish"], ["halfwayDown", "impact"], ["address", "finish"], ["impact", "midThrough"]];
+const WINDOWS: [TruthEvent, TruthEvent][] = [
+  ["address", "top"],
+  ["address", "impact"],
+  ["top", "impact"],
+  ["impact", "finish"],
+  ["halfwayDown", "impact"],
+  ["address", "finish"],
+  ["impact", "midThrough"],
+];
 const AT_EVENTS: TruthEvent[] = ["address", "top", "halfwayDown", "impact", "release", "finish"];
 
 /** Every measure of MOVEMENT that this rep has, by id: from exact joints alone. */
@@ -50,13 +59,17 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   const hit = e.impact ?? e.release;
   const hipAt = (i: number) => at(hip.t, i) - hip.t[a]!;
   const headAt = (i: number) => at(head.t, i) - head.t[a]!;
-  const tilt = (i: number) => Math.atan2(-(at(shoulder.t, i) - at(hip.t, i)), at(shoulder.u, i) - at(hip.u, i)) * DEG;
+  const tilt = (i: number) =>
+    Math.atan2(-(at(shoulder.t, i) - at(hip.t, i)), at(shoulder.u, i) - at(hip.u, i)) * DEG;
   for (const name of AT_EVENTS) {
     const i = e[name];
     if (i === undefined || name === "address") continue;
     put(`pelvisT${cap(name)}`, hipAt(i));
     put(`headT${cap(name)}`, headAt(i));
-    put(`leadLegStack${cap(name)}`, sim.poses[near(i)]!.lead.hip[0] - sim.poses[near(i)]!.lead.ankle[0]);
+    put(
+      `leadLegStack${cap(name)}`,
+      sim.poses[near(i)]!.lead.hip[0] - sim.poses[near(i)]!.lead.ankle[0],
+    );
     put(`pelvisTurn${cap(name)}`, at(x.pelvisTurn, i) - x.pelvisTurn[a]!);
   }
   put("sideTiltAddress", tilt(a));
@@ -70,16 +83,19 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   put("trailKneeOut", -Math.min(...trailKnee.subarray(a, near(top) + 1)));
   put("trailKneeIn", Math.max(...trailKnee.subarray(a, near(top) + 1)));
   put("handHeightTop", at(x.hands.u, top) - at(shoulder.u, top));
-  for (const foot of FEET) for (const name of ["address", "top", "impact"] as const) {
-    const i = e[name];
-    if (i !== undefined) put(`${foot}ShinLean${cap(name)}`, shin(sim.poses[near(i)]![foot]));
-  }
+  for (const foot of FEET)
+    for (const name of ["address", "top", "impact"] as const) {
+      const i = e[name];
+      if (i !== undefined) put(`${foot}ShinLean${cap(name)}`, shin(sim.poses[near(i)]![foot]));
+    }
   if (hit === undefined) return;
   const slideTo = Math.ceil(hit);
   put("pelvisSlide", Math.max(...hip.t.subarray(near(top), slideTo + 1)) - at(hip.t, top));
   put("headDrift", range(head.t, a, slideTo));
   let counter = 0;
-  for (let i = a; i <= slideTo; i++) if (hipAt(i) * headAt(i) < 0) counter = Math.max(counter, Math.min(Math.abs(hipAt(i)), Math.abs(headAt(i))));
+  for (let i = a; i <= slideTo; i++)
+    if (hipAt(i) * headAt(i) < 0)
+      counter = Math.max(counter, Math.min(Math.abs(hipAt(i)), Math.abs(headAt(i))));
   put("counterMove", counter);
   if (e.halfwayDown !== undefined) {
     const low = indexOfMin(hip.u, near(top), near(e.halfwayDown));
@@ -87,7 +103,10 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
     put("pelvisRiseToImpact", at(hip.u, hit) - hip.u[low]!);
   }
   put("headRise", Math.max(...head.u.subarray(a, slideTo + 1)) - head.u[a]!);
-  put("pelvisDriftAtImpact", range(hip.t, near(hit) - samples(75), Math.min(near(hit) + samples(75), x.n - 1)));
+  put(
+    "pelvisDriftAtImpact",
+    range(hip.t, near(hit) - samples(75), Math.min(near(hit) + samples(75), x.n - 1)),
+  );
   const kneeGap = of(sim, (p) => p.lead.knee[0] - p.trail.knee[0]);
   const ankleGap = of(sim, (p) => p.lead.ankle[0] - p.trail.ankle[0]);
   const ratio = kneeGap.map((g, i) => g / ankleGap[i]!);
@@ -108,13 +127,26 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
     const toe = sim.poses.map((p) => p.trail.toe[0]);
     const from = near(e.halfwayDown);
     if (range(toe, from, slideTo) <= 2)
-      put("trailFootRoll", at(ofSide(sim, "trail", (s) => s.knee[0] - s.toe[0]), hit) - sim.poses[from]!.trail.knee[0] + sim.poses[from]!.trail.toe[0]);
+      put(
+        "trailFootRoll",
+        at(
+          ofSide(sim, "trail", (s) => s.knee[0] - s.toe[0]),
+          hit,
+        ) -
+          sim.poses[from]!.trail.knee[0] +
+          sim.poses[from]!.trail.toe[0],
+      );
   }
 }
 
-/** Largest move of mid-hip away from the target, address → top; after a trail step against the feet as that step planted them. */
+/**
+ * Largest move of mid-hip away from the target, address → top; after a trail step against the feet
+ * as that step planted them.
+ */
 function sway(x: Exact, a: number, top: number, footEvents: FootEventTruth[]): number {
-  const landed = footEvents.find((f) => f.foot === "trail" && f.event === "landing" && f.t > a * MS && f.t < top * MS);
+  const landed = footEvents.find(
+    (f) => f.foot === "trail" && f.event === "landing" && f.t > a * MS && f.t < top * MS,
+  );
   const from = landed ? near(landed.t / MS) : a;
   const moved = landed ? (settled(x, "trail", landed.t) - x.sim.poses[a]!.trail.ankle[0]) / 2 : 0;
   let most = -Infinity;
@@ -123,15 +155,20 @@ function sway(x: Exact, a: number, top: number, footEvents: FootEventTruth[]): n
 }
 
 /** T of an ankle once a landing has settled. */
-const settled = (x: Exact, foot: Foot, landedMs: number): number => x.sim.poses[Math.min(x.n - 1, near(landedMs / MS) + samples(60))]![foot].ankle[0];
+const settled = (x: Exact, foot: Foot, landedMs: number): number =>
+  x.sim.poses[Math.min(x.n - 1, near(landedMs / MS) + samples(60))]![foot].ankle[0];
 
-const shin = (s: { knee: Vec3; ankle: Vec3 }) => Math.atan2(s.knee[0] - s.ankle[0], s.knee[1] - s.ankle[1]) * DEG;
+const shin = (s: { knee: Vec3; ankle: Vec3 }) =>
+  Math.atan2(s.knee[0] - s.ankle[0], s.knee[1] - s.ankle[1]) * DEG;
 
 function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
   const { sim } = x;
   const a = e.address!;
   const rear = of(sim, (p) => rearEdge(p, sim.body));
-  const bend = of(sim, (p) => Math.atan2(p.midShoulder[2] - p.midHip[2], p.midShoulder[1] - p.midHip[1]) * DEG);
+  const bend = of(
+    sim,
+    (p) => Math.atan2(p.midShoulder[2] - p.midHip[2], p.midShoulder[1] - p.midHip[1]) * DEG,
+  );
   put("footStagger", sim.poses[a]!.lead.ankle[2] - sim.poses[a]!.trail.ankle[2]);
   if (e.top !== undefined) put("hipsToBallTop", at(rear, e.top) - rear[a]!);
   const hit = e.impact ?? e.release;
@@ -143,7 +180,8 @@ function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
     const acceleration = (sim.com[k + 1]![2] - 2 * sim.com[k]![2] + sim.com[k - 1]![2]) / (dt * dt);
     const cop = sim.com[k]![2] - (sim.com[k]![1] / 980.665) * acceleration;
     const part = feet.lead.air[k] ? 0 : feet.trail.air[k] ? 1 : leadShare[k]! / 100;
-    const line = (get: (s: (typeof sim.poses)[number]["lead"]) => number) => get(sim.poses[k]!.trail) * (1 - part) + get(sim.poses[k]!.lead) * part;
+    const line = (get: (s: (typeof sim.poses)[number]["lead"]) => number) =>
+      get(sim.poses[k]!.trail) * (1 - part) + get(sim.poses[k]!.lead) * part;
     const heel = line((s) => s.heel[2]);
     const toe = line((s) => s.toe[2]);
     put(`copDepth${cap(name)}`, ((cop - heel) / (toe - heel)) * 100);
@@ -152,7 +190,10 @@ function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
   put("hipsToBall", at(rear, hit) - rear[a]!);
   put("bendChange", at(bend, hit) - bend[a]!);
   const knee = ofSide(sim, "trail", (s) => s.knee[2]);
-  put("trailKneeTowardBall", Math.max(...knee.subarray(near(e.top), Math.ceil(hit) + 1)) - at(knee, e.top));
+  put(
+    "trailKneeTowardBall",
+    Math.max(...knee.subarray(near(e.top), Math.ceil(hit) + 1)) - at(knee, e.top),
+  );
 }
 
 function knees({ x, e, view }: RepCase, put: Put): void {
@@ -164,11 +205,15 @@ function knees({ x, e, view }: RepCase, put: Put): void {
       const [i, j] = [e[from], e[to]];
       if (i === undefined || j === undefined) continue;
       put(`${foot}KneeAngleChange${cap(from)}To${cap(to)}`, at(angle, j) - at(angle, i));
-      if (view === "face-on") put(`${foot}KneeTravel${cap(from)}To${cap(to)}`, range(t, near(i), near(j)));
+      if (view === "face-on")
+        put(`${foot}KneeTravel${cap(from)}To${cap(to)}`, range(t, near(i), near(j)));
     }
   }
-  const elbow = of(sim, (p) => Math.min(...FEET.map((f) => angleAt(p[f].shoulder, p[f].elbow, p[f].wrist))));
-  if (view === "face-on" && e.top !== undefined) put("elbowAngleMinAddressToTop", Math.min(...elbow.subarray(e.address!, near(e.top) + 1)));
+  const elbow = of(sim, (p) =>
+    Math.min(...FEET.map((f) => angleAt(p[f].shoulder, p[f].elbow, p[f].wrist))),
+  );
+  if (view === "face-on" && e.top !== undefined)
+    put("elbowAngleMinAddressToTop", Math.min(...elbow.subarray(e.address!, near(e.top) + 1)));
 }
 
 function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Put): void {
@@ -176,8 +221,10 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
   for (const foot of FEET) {
     const f = feet[foot];
     const ground = sim.body.soleHeight;
-    const rise = (i: number) => (near(i) === e.address ? sim.poses[e.address!]![foot].heel[1] - ground : at(f.heel, i));
-    for (const name of ["address", "top", "impact", "midThrough", "finish"] as const) if (e[name] !== undefined) put(`${foot}HeelHeight${cap(name)}`, rise(e[name]));
+    const rise = (i: number) =>
+      near(i) === e.address ? sim.poses[e.address!]![foot].heel[1] - ground : at(f.heel, i);
+    for (const name of ["address", "top", "impact", "midThrough", "finish"] as const)
+      if (e[name] !== undefined) put(`${foot}HeelHeight${cap(name)}`, rise(e[name]));
     for (const [from, to] of WINDOWS) {
       const [i, j] = [e[from], e[to]];
       if (i === undefined || j === undefined) continue;
@@ -185,17 +232,26 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
       let flat = 0;
       for (let k = p; k <= q; k++) if (f.heel[k]! < 1.5 && f.toe[k]! < 1.5) flat++;
       put(`${foot}FootFlatFor${cap(from)}To${cap(to)}`, (flat / (q - p + 1)) * 100);
-      put(`${foot}FootTravel${cap(from)}To${cap(to)}`, travel(x, foot, p, q, "toe", (k) => f.toe[k]! < 1.5));
+      put(
+        `${foot}FootTravel${cap(from)}To${cap(to)}`,
+        travel(x, foot, p, q, "toe", (k) => f.toe[k]! < 1.5),
+      );
       if (view !== "face-on") continue;
-      put(`${foot}HeelTravel${cap(from)}To${cap(to)}`, travel(x, foot, p, q, "heel", () => true));
+      put(
+        `${foot}HeelTravel${cap(from)}To${cap(to)}`,
+        travel(x, foot, p, q, "heel", () => true),
+      );
       put(`${foot}FootTurn${cap(from)}To${cap(to)}`, largest(f.turn, p, q));
     }
   }
   const down = e.top !== undefined && e.impact !== undefined ? e.impact - e.top : null;
   if (down !== null) {
-    const up = footEvents.find((f) => f.foot === "trail" && f.event === "heelUp" && f.t > e.top! * MS);
+    const up = footEvents.find(
+      (f) => f.foot === "trail" && f.event === "heelUp" && f.t > e.top! * MS,
+    );
     if (up) put("trailHeelUpAt", ((up.t / MS - e.top!) / down) * 100);
-    if (rep.propDrop !== undefined) put("propDropAt", ((rep.propDrop * TRUTH_HZ - e.top!) / down) * 100);
+    if (rep.propDrop !== undefined)
+      put("propDropAt", ((rep.propDrop * TRUTH_HZ - e.top!) / down) * 100);
     if (up && e.recentre !== undefined) put("crossBeforeTrailHeelUp", up.t - e.recentre * MS);
   }
   if (e.midThrough !== undefined && e.finish !== undefined) {
@@ -207,10 +263,12 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
 function order({ x, e, from }: RepCase, put: Put): void {
   const { top, impact, handStart, transition, slideStart, groundStart, recentre } = e;
   const hit = impact ?? e.release;
-  const ms = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : (b - a) * MS);
+  const ms = (a: number | undefined, b: number | undefined) =>
+    a === undefined || b === undefined ? undefined : (b - a) * MS;
   put("backTime", ms(handStart, top));
   put("downTime", ms(top, hit));
-  if (handStart !== undefined && top !== undefined && hit !== undefined) put("tempoRatio", (top - handStart) / (hit - top));
+  if (handStart !== undefined && top !== undefined && hit !== undefined)
+    put("tempoRatio", (top - handStart) / (hit - top));
   put("pelvisBeforeHands", ms(transition, top));
   put("slideBeforeHands", ms(slideStart, top));
   put("groundFirst", ms(groundStart, handStart));
@@ -221,7 +279,10 @@ function order({ x, e, from }: RepCase, put: Put): void {
     let j = i;
     while (j > from && hands[j - 1]! < 3 && hip[j - 1]! < 3 && head[j - 1]! < 3) j--;
     put("stillBefore", ((i - j) * MS) / 1000);
-    put("peakHandSpeed", Math.max(...hands.subarray(Math.floor(handStart), Math.ceil(e.finish ?? x.n - 1))));
+    put(
+      "peakHandSpeed",
+      Math.max(...hands.subarray(Math.floor(handStart), Math.ceil(e.finish ?? x.n - 1))),
+    );
   }
   if (top !== undefined && e.halfwayDown !== undefined) {
     const chest = rate(x.thoraxTurn);
@@ -234,7 +295,8 @@ function order({ x, e, from }: RepCase, put: Put): void {
 function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
   const a = e.address!;
   put("leadShareAddress", stillShare(leadShare, a, rep.movingStart ?? false));
-  for (const name of ["top", "impact", "release", "finish"] as const) if (e[name] !== undefined) put(`leadShare${cap(name)}`, at(leadShare, e[name]));
+  for (const name of ["top", "impact", "release", "finish"] as const)
+    if (e[name] !== undefined) put(`leadShare${cap(name)}`, at(leadShare, e[name]));
   const { handStart, top } = e;
   const hit = e.impact ?? e.release;
   if (handStart !== undefined) {
@@ -244,7 +306,8 @@ function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
   if (top === undefined) return;
   let [peak, peakAt] = [-1, a];
   for (let i = Math.ceil(handStart ?? a); i <= top; i++)
-    if (!feet.lead.air[i] && !feet.trail.air[i] && 100 - leadShare[i]! > peak) [peak, peakAt] = [100 - leadShare[i]!, i];
+    if (!feet.lead.air[i] && !feet.trail.air[i] && 100 - leadShare[i]! > peak)
+      [peak, peakAt] = [100 - leadShare[i]!, i];
   if (peak >= 0) {
     put("trailSharePeak", peak);
     put("trailSharePeakAt", ((peakAt - a) / (top - a)) * 100);
@@ -252,10 +315,15 @@ function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
   put("shareReversals", reversals(leadShare, Math.min(a, e.groundStart ?? a), near(top)));
   if (hit !== undefined) {
     let rise = 0;
-    for (let i = near(top); i + samples(100) <= hit; i++) rise = Math.max(rise, leadShare[i + samples(100)]! - leadShare[i]!);
+    for (let i = near(top); i + samples(100) <= hit; i++)
+      rise = Math.max(rise, leadShare[i + samples(100)]! - leadShare[i]!);
     put("loadRate", rise);
   }
-  const beats = turns.filter((t) => t.of === "pressure" && t.at > a - samples(200) && (hit === undefined || t.at < hit)).map((t) => t.at);
+  const beats = turns
+    .filter(
+      (t) => t.of === "pressure" && t.at > a - samples(200) && (hit === undefined || t.at < hit),
+    )
+    .map((t) => t.at);
   if (beats.length >= 3) {
     const last = beats.slice(-3);
     const gaps = [last[1]! - last[0]!, last[2]! - last[1]!];
@@ -294,18 +362,27 @@ function steps({ x, e, footEvents, view, to }: RepCase, put: Put): void {
   }
   for (const foot of FEET) {
     const last = (hit + (foot === "trail" ? samples(1200) : 0)) * MS;
-    const off = footEvents.find((f) => f.foot === foot && f.event === "liftOff" && f.t > a * MS && f.t < last);
-    const on = off && footEvents.find((f) => f.foot === foot && f.event === "landing" && f.t > off.t);
+    const off = footEvents.find(
+      (f) => f.foot === foot && f.event === "liftOff" && f.t > a * MS && f.t < last,
+    );
+    const on =
+      off && footEvents.find((f) => f.foot === foot && f.event === "landing" && f.t > off.t);
     if (off && on && view === "face-on") {
       put(`${foot}StepLength`, settled(x, foot, on.t) - poses[a]![foot].ankle[0]);
       const other = foot === "lead" ? "trail" : "lead";
-      const gapAfter = Math.abs(settled(x, foot, on.t) - poses[Math.min(near(on.t / MS) + samples(60), x.n - 1)]![other].ankle[0]);
+      const gapAfter = Math.abs(
+        settled(x, foot, on.t) -
+          poses[Math.min(near(on.t / MS) + samples(60), x.n - 1)]![other].ankle[0],
+      );
       put(`${foot}LandingOffset`, gapAfter - (35 * body.stature) / 178);
     }
     if (view !== "face-on") continue;
-    if (foot === "trail" && off && e.handStart !== undefined && off.t < hit * MS) put("trailStepBeforeHands", (e.handStart - off.t / MS) * MS);
-    if (foot === "lead" && on && e.top !== undefined && on.t < hit * MS + 400) put("leadLandBeforeTop", e.top * MS - on.t);
-    if (foot === "lead" && off && e.midBack !== undefined) put("leadLiftFromMidBack", off.t - e.midBack * MS);
+    if (foot === "trail" && off && e.handStart !== undefined && off.t < hit * MS)
+      put("trailStepBeforeHands", (e.handStart - off.t / MS) * MS);
+    if (foot === "lead" && on && e.top !== undefined && on.t < hit * MS + 400)
+      put("leadLandBeforeTop", e.top * MS - on.t);
+    if (foot === "lead" && off && e.midBack !== undefined)
+      put("leadLiftFromMidBack", off.t - e.midBack * MS);
     if (foot === "trail" && on && e.impact !== undefined && on.t > e.impact * MS) {
       put("trailLandAfterImpact", on.t - e.impact * MS);
       const i = Math.min(x.n - 1, near(on.t / MS) + samples(60));

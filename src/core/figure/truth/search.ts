@@ -1,6 +1,9 @@
 import { TRUTH_HZ } from "../simulate";
 
-/** Searching exact channels on the 240 Hz clock. Positions are samples, often between two of them; null = never. */
+/**
+ * Searching exact channels on the 240 Hz clock. Positions are samples, often between two of them;
+ * null = never.
+ */
 
 /** Samples of a time in ms. */
 export const samples = (ms: number): number => Math.round((ms / 1000) * TRUTH_HZ);
@@ -8,7 +11,12 @@ export const samples = (ms: number): number => Math.round((ms / 1000) * TRUTH_HZ
 export const MS = 1000 / TRUTH_HZ;
 
 /** First sample of the first run of `length` samples that all hold, from `from` up to `to`. */
-export function firstRun(holds: (i: number) => boolean, length: number, from: number, to: number): number | null {
+export function firstRun(
+  holds: (i: number) => boolean,
+  length: number,
+  from: number,
+  to: number,
+): number | null {
   let run = 0;
   for (let i = Math.ceil(from); i <= to; i++) {
     run = holds(i) ? run + 1 : 0;
@@ -17,8 +25,16 @@ export function firstRun(holds: (i: number) => boolean, length: number, from: nu
   return null;
 }
 
-/** Last sample of the last run of at least `length` samples that all hold, before `before` and after `after`. */
-export function lastRunEnd(holds: (i: number) => boolean, length: number, before: number, after = 0): number | null {
+/**
+ * Last sample of the last run of at least `length` samples that all hold, before `before` and after
+ * `after`.
+ */
+export function lastRunEnd(
+  holds: (i: number) => boolean,
+  length: number,
+  before: number,
+  after = 0,
+): number | null {
   let end: number | null = null;
   for (let i = Math.floor(before); i >= after; i--) {
     if (!holds(i)) {
@@ -44,20 +60,37 @@ export function indexOfMin(x: ArrayLike<number>, from: number, to: number): numb
 }
 
 /** First crossing upward through `limit`, between samples by line. */
-export function firstAbove(x: ArrayLike<number>, limit: number, from: number, to: number): number | null {
+export function firstAbove(
+  x: ArrayLike<number>,
+  limit: number,
+  from: number,
+  to: number,
+): number | null {
   for (let i = Math.floor(from) + 1; i <= to; i++)
-    if (x[i - 1]! <= limit && x[i]! > limit) return i - 1 + (limit - x[i - 1]!) / (x[i]! - x[i - 1]!);
+    if (x[i - 1]! <= limit && x[i]! > limit)
+      return i - 1 + (limit - x[i - 1]!) / (x[i]! - x[i - 1]!);
   return null;
 }
 
-export function firstBelow(x: ArrayLike<number>, limit: number, from: number, to: number): number | null {
+export function firstBelow(
+  x: ArrayLike<number>,
+  limit: number,
+  from: number,
+  to: number,
+): number | null {
   for (let i = Math.floor(from) + 1; i <= to; i++)
-    if (x[i - 1]! >= limit && x[i]! < limit) return i - 1 + (limit - x[i - 1]!) / (x[i]! - x[i - 1]!);
+    if (x[i - 1]! >= limit && x[i]! < limit)
+      return i - 1 + (limit - x[i - 1]!) / (x[i]! - x[i - 1]!);
   return null;
 }
 
 /** Last crossing (either way, or only upward) through zero before `before`. */
-export function lastZero(x: ArrayLike<number>, after: number, before: number, upwardOnly = false): number | null {
+export function lastZero(
+  x: ArrayLike<number>,
+  after: number,
+  before: number,
+  upwardOnly = false,
+): number | null {
   for (let i = Math.floor(before); i > after; i--) {
     const up = x[i - 1]! < 0 && x[i]! >= 0;
     const down = x[i - 1]! > 0 && x[i]! <= 0;

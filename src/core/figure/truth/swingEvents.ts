@@ -1,29 +1,63 @@
 import type { ScriptedRep } from "../script";
 import type { Exact } from "./exact";
 import type { FeetTruth, FootEventTruth } from "./feet";
-import { firstAbove, firstBelow, firstRun, indexOfMax, indexOfMin, lastRunEnd, lastZero, mean, MS, rate, samples } from "./search";
+import {
+  firstAbove,
+  firstBelow,
+  firstRun,
+  indexOfMax,
+  indexOfMin,
+  lastRunEnd,
+  lastZero,
+  mean,
+  MS,
+  rate,
+  samples,
+} from "./search";
 import { lowPassed } from "./turns";
 
 export type TruthEvent =
-  | "address" | "groundStart" | "handStart" | "midBack" | "top" | "recentre" | "transition" | "slideStart" | "halfwayDown"
-  | "impact" | "release" | "midThrough" | "finish";
+  | "address"
+  | "groundStart"
+  | "handStart"
+  | "midBack"
+  | "top"
+  | "recentre"
+  | "transition"
+  | "slideStart"
+  | "halfwayDown"
+  | "impact"
+  | "release"
+  | "midThrough"
+  | "finish";
 
 /** Events as samples; absent when they do not happen. */
 export type EventSamples = Partial<Record<TruthEvent, number>>;
 
 /** Address and hand start, which the rest stands on. */
-export function startOf(x: Exact, rep: ScriptedRep, from: number, to: number): { address: number; handStart: number | null } {
+export function startOf(
+  x: Exact,
+  rep: ScriptedRep,
+  from: number,
+  to: number,
+): { address: number; handStart: number | null } {
   const limit = rep.slow ? 5 : 15;
-  const handStart = rep.hipsOnly ? null : firstRun((i) => x.speed.swing[i]! > limit, samples(100), from, to);
+  const handStart = rep.hipsOnly
+    ? null
+    : firstRun((i) => x.speed.swing[i]! > limit, samples(100), from, to);
   const begins = handStart ?? firstRun((i) => x.speed.hip[i]! > 3, samples(100), from, to);
   if (begins === null) throw new Error("the scripted rep never starts");
   const { hands, hip, head, leadAnkle, trailAnkle } = x.speed;
-  const still = (i: number) => hands[i]! < 3 && hip[i]! < 3 && head[i]! < 3 && leadAnkle[i]! < 3 && trailAnkle[i]! < 3;
+  const still = (i: number) =>
+    hands[i]! < 3 && hip[i]! < 3 && head[i]! < 3 && leadAnkle[i]! < 3 && trailAnkle[i]! < 3;
   const address = lastRunEnd(still, samples(300), begins, Math.max(from, begins - samples(3000)));
   if (address !== null) return { address, handStart };
   let [best, quietest] = [from + samples(100), Infinity];
   for (let i = Math.max(from, begins - samples(3000)); i + samples(100) <= begins; i++) {
-    const moved = mean(hands, i, i + samples(100)) + mean(hip, i, i + samples(100)) + mean(head, i, i + samples(100));
+    const moved =
+      mean(hands, i, i + samples(100)) +
+      mean(hip, i, i + samples(100)) +
+      mean(head, i, i + samples(100));
     if (moved < quietest) [best, quietest] = [i + samples(100), moved];
   }
   return { address: best, handStart };
@@ -31,14 +65,25 @@ export function startOf(x: Exact, rep: ScriptedRep, from: number, to: number): {
 
 /** All events of a swing, step-swing or gesture between two samples. */
 export function swingEvents(
-  x: Exact, rep: ScriptedRep, view: "face-on" | "down-the-line", start: { address: number; handStart: number | null },
-  feet: FeetTruth, footEvents: FootEventTruth[], leadShare: Float64Array, to: number,
+  x: Exact,
+  rep: ScriptedRep,
+  view: "face-on" | "down-the-line",
+  start: { address: number; handStart: number | null },
+  feet: FeetTruth,
+  footEvents: FootEventTruth[],
+  leadShare: Float64Array,
+  to: number,
 ): EventSamples {
   const { address, handStart } = start;
   const e: EventSamples = { address };
   if (handStart !== null) e.handStart = handStart;
   const shareStill = stillShare(leadShare, address, rep.movingStart ?? false);
-  const groundShare = firstRun((i) => Math.abs(leadShare[i]! - shareStill) >= 5, samples(100), address, to);
+  const groundShare = firstRun(
+    (i) => Math.abs(leadShare[i]! - shareStill) >= 5,
+    samples(100),
+    address,
+    to,
+  );
   const firstFoot = footEvents.find((f) => f.t > address * MS);
   const ground = Math.min(groundShare ?? Infinity, firstFoot ? firstFoot.t / MS : Infinity);
   if (Number.isFinite(ground)) e.groundStart = ground;
@@ -59,11 +104,15 @@ export function swingEvents(
     const leadLevel = level("lead");
     const midBack = firstAbove(leadLevel, 0, begins, e.top);
     if (midBack !== null) e.midBack = midBack;
-    const half = midBack === null ? firstBelow(angle, angle[e.top]! / 2, e.top, to) : firstBelow(leadLevel, 0, e.top, to);
+    const half =
+      midBack === null
+        ? firstBelow(angle, angle[e.top]! / 2, e.top, to)
+        : firstBelow(leadLevel, 0, e.top, to);
     if (half !== null) e.halfwayDown = half;
     const through = Math.min(to, e.top + samples(rep.slow ? 3000 : 900));
     if (rep.kind === "gesture") e.release = indexOfMax(x.speed.hands, e.top, through);
-    else if (rep.clubAhead || rep.movingStart || view === "down-the-line") e.impact = indexOfMin(x.hands.u, e.top, through);
+    else if (rep.clubAhead || rep.movingStart || view === "down-the-line")
+      e.impact = indexOfMin(x.hands.u, e.top, through);
     else {
       const crossing = firstAbove(x.hands.t, x.hands.t[address]!, e.top, to);
       if (crossing !== null) e.impact = crossing;
@@ -77,7 +126,12 @@ export function swingEvents(
   }
   const after = e.impact ?? e.release ?? e.halfwayDown;
   if (after !== undefined) {
-    const finish = firstRun((i) => x.speed.hands[i]! < 25 && x.speed.hip[i]! < 12, samples(200), after, to);
+    const finish = firstRun(
+      (i) => x.speed.hands[i]! < 25 && x.speed.hip[i]! < 12,
+      samples(200),
+      after,
+      to,
+    );
     if (finish !== null) e.finish = finish;
   }
   const low = indexOfMin(leadShare, Math.max(address, Math.ceil(handStart ?? address)), e.top);
@@ -94,6 +148,9 @@ export function swingEvents(
   return e;
 }
 
-/** The still mean of the share that changes are counted from: 300 ms before address, or at it after a moving start. */
+/**
+ * The still mean of the share that changes are counted from: 300 ms before address, or at it after
+ * a moving start.
+ */
 export const stillShare = (leadShare: Float64Array, address: number, moving: boolean): number =>
   moving ? leadShare[address]! : mean(leadShare, Math.max(0, address - samples(300)), address);

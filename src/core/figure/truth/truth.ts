@@ -7,7 +7,10 @@ import { MS } from "./search";
 import { startOf, swingEvents, type TruthEvent } from "./swingEvents";
 import { turnsOf } from "./turns";
 
-/** Exact events (ms from the script's start), foot events, turn-arounds and measures of one simulated rep, by MOVEMENT's definitions. */
+/**
+ * Exact events (ms from the script's start), foot events, turn-arounds and measures of one
+ * simulated rep, by MOVEMENT's definitions.
+ */
 export interface Truth {
   rep: ScriptedRep;
   /** ms. */
@@ -24,8 +27,9 @@ export interface Truth {
 export type { TruthEvent } from "./swingEvents";
 
 /**
- * The truth of every rep of a simulation. Heights of feet count from the rep's address; a foot is in the air while heel
- * and toe are both more than 1.5 cm up. Shares come from the plain pendulum on the exact centre of mass.
+ * The truth of every rep of a simulation. Heights of feet count from the rep's address; a foot is
+ * in the air while heel and toe are both more than 1.5 cm up. Shares come from the plain pendulum
+ * on the exact centre of mass.
  */
 export function truths(sim: Simulation, view: "face-on" | "down-the-line" = "face-on"): Truth[] {
   const x = exactChannels(sim);
@@ -33,22 +37,38 @@ export function truths(sim: Simulation, view: "face-on" | "down-the-line" = "fac
 }
 
 /** The truth of a script's first rep. */
-export const truth = (sim: Simulation, view: "face-on" | "down-the-line" = "face-on"): Truth => truths(sim, view)[0]!;
+export const truth = (sim: Simulation, view: "face-on" | "down-the-line" = "face-on"): Truth =>
+  truths(sim, view)[0]!;
 
 function truthOf(x: Exact, rep: ScriptedRep, view: "face-on" | "down-the-line"): Truth {
   const from = Math.round(rep.from * TRUTH_HZ);
   const to = Math.min(Math.round(rep.to * TRUTH_HZ), x.n - 1);
   const swinging = rep.kind === "swing" || rep.kind === "step-swing" || rep.kind === "gesture";
-  const start = swinging ? startOf(x, rep, from, to) : { address: rep.kind === "cycle" ? 0 : from, handStart: null };
+  const start = swinging
+    ? startOf(x, rep, from, to)
+    : { address: rep.kind === "cycle" ? 0 : from, handStart: null };
   const feet = feetAgainst(x.sim, start.address);
   const footEvents = footEventsIn(feet, from, to);
   const leadShare = leadShareOf(x, feet);
-  const spread = Math.max(...x.sim.poses.map((p) => Math.abs(p.lead.ankle[0] - p.trail.ankle[0]))) * 0.15;
+  const spread =
+    Math.max(...x.sim.poses.map((p) => Math.abs(p.lead.ankle[0] - p.trail.ankle[0]))) * 0.15;
   const around = [Math.max(0, from - TRUTH_HZ / 2), Math.min(x.n - 1, to + TRUTH_HZ / 2)] as const;
-  const turns = [...turnsOf("pressure", x.cop, ...around, spread), ...turnsOf("hands", x.hands.t, ...around, 6)].sort((a, b) => a.at - b.at);
+  const turns = [
+    ...turnsOf("pressure", x.cop, ...around, spread),
+    ...turnsOf("hands", x.hands.t, ...around, 6),
+  ].sort((a, b) => a.at - b.at);
   const e = swinging ? swingEvents(x, rep, view, start, feet, footEvents, leadShare, to) : {};
   const measures = measuresOf({ x, rep, view, feet, e, footEvents, turns, leadShare, from, to });
   const events: Truth["events"] = {};
   for (const [name, i] of Object.entries(e)) events[name as TruthEvent] = i * MS;
-  return { rep, from: from * MS, to: to * MS, events, footEvents, turns: turns.map((t) => ({ of: t.of, t: t.at * MS, side: t.side })), measures, leadShare };
+  return {
+    rep,
+    from: from * MS,
+    to: to * MS,
+    events,
+    footEvents,
+    turns: turns.map((t) => ({ of: t.of, t: t.at * MS, side: t.side })),
+    measures,
+    leadShare,
+  };
 }

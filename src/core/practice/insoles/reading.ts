@@ -1,4 +1,7 @@
-/** What a pair of pressure insoles measured: time on their own clock, ms, and the load under heel and toe of each foot, in any one unit. */
+/**
+ * What a pair of pressure insoles measured: time on their own clock, ms, and the load under heel
+ * and toe of each foot, in any one unit.
+ */
 export interface InsoleReading {
   t: Float64Array;
   left: { heel: Float64Array; toe: Float64Array };
@@ -15,7 +18,8 @@ export function insoleShare(reading: InsoleReading, hand: "left" | "right"): Flo
 }
 
 /** Left and right as lead and trail. */
-export const sidesOf = ({ left, right }: InsoleReading, hand: "left" | "right") => (hand === "right" ? { lead: left, trail: right } : { lead: right, trail: left });
+export const sidesOf = ({ left, right }: InsoleReading, hand: "left" | "right") =>
+  hand === "right" ? { lead: left, trail: right } : { lead: right, trail: left };
 
 /** Value at a time, in a line between the samples at `t` (rising, ms); NaN outside them. */
 export function readAt(t: ArrayLike<number>, x: ArrayLike<number>, ms: number): number {

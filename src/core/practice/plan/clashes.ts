@@ -20,15 +20,32 @@ export function conflictsOf(a: Drill, b: Drill): Conflict[] {
   return found;
 }
 
-/** The pairs that a plan puts on one day though they pull against each other: a golfer may, but is told. @param drillOf by id; null for one that is not there any more */
-export function clashes(bouts: readonly PlannedBout[], drillOf: (id: string) => Drill | null): Clash[] {
+/**
+ * The pairs that a plan puts on one day though they pull against each other: a golfer may, but is
+ * told. @param drillOf by id; null for one that is not there any more
+ */
+export function clashes(
+  bouts: readonly PlannedBout[],
+  drillOf: (id: string) => Drill | null,
+): Clash[] {
   const out: Clash[] = [];
   for (const [i, a] of bouts.entries())
     for (const b of bouts.slice(i + 1)) {
-      if (a.day !== b.day || a.drillId === b.drillId || out.some((c) => c.day === a.day && [c.one, c.other].includes(a.drillId) && [c.one, c.other].includes(b.drillId))) continue;
+      if (
+        a.day !== b.day ||
+        a.drillId === b.drillId ||
+        out.some(
+          (c) =>
+            c.day === a.day &&
+            [c.one, c.other].includes(a.drillId) &&
+            [c.one, c.other].includes(b.drillId),
+        )
+      )
+        continue;
       const [one, other] = [drillOf(a.drillId), drillOf(b.drillId)];
       const found = one && other ? conflictsOf(one, other) : [];
-      if (found.length) out.push({ day: a.day, one: a.drillId, other: b.drillId, conflicts: found });
+      if (found.length)
+        out.push({ day: a.day, one: a.drillId, other: b.drillId, conflicts: found });
     }
   return out;
 }

@@ -55,10 +55,12 @@ export interface PlannedBout {
 }
 
 /** Days between two of them, + when the second comes later. */
-export const daysBetween = (a: Day, b: Day): number => Math.round((Date.parse(b) - Date.parse(a)) / 86_400_000);
+export const daysBetween = (a: Day, b: Day): number =>
+  Math.round((Date.parse(b) - Date.parse(a)) / 86_400_000);
 
 /** The day that comes so many later. @example laterDay("2026-11-30", 1) // "2026-12-01" */
-export const laterDay = (day: Day, by: number): Day => new Date(Date.parse(day) + by * 86_400_000).toISOString().slice(0, 10);
+export const laterDay = (day: Day, by: number): Day =>
+  new Date(Date.parse(day) + by * 86_400_000).toISOString().slice(0, 10);
 
 /** What became of a planned bout. */
 export type BoutState = "planned" | "done" | "skipped";
@@ -71,5 +73,12 @@ export interface KeptBout extends PlannedBout {
 /** What each day of a week has room for, Monday first. */
 export type WeekRoom = readonly { minutes: number; place: Place }[];
 
-/** Taken until a golfer says otherwise: a quarter of an hour at home on weekdays, three quarters on the range on Saturday, Sunday off. By hand. */
-export const TAKEN_WEEK: WeekRoom = [...Array.from({ length: 5 }, () => ({ minutes: 15, place: "home" as const })), { minutes: 45, place: "range" }, { minutes: 0, place: "home" }];
+/**
+ * Taken until a golfer says otherwise: a quarter of an hour at home on weekdays, three quarters on
+ * the range on Saturday, Sunday off. By hand.
+ */
+export const TAKEN_WEEK: WeekRoom = [
+  ...Array.from({ length: 5 }, () => ({ minutes: 15, place: "home" as const })),
+  { minutes: 45, place: "range" },
+  { minutes: 0, place: "home" },
+];

@@ -1,9 +1,15 @@
 import { runningMedian } from "../../maths/stats";
 import type { FootFollow } from "../../motion/footMotion";
 
-/** How far the upper of a shoe, seen from the front, has risen when its heel is 1.5 cm up, cm (fit set; docs/decisions/8). */
+/**
+ * How far the upper of a shoe, seen from the front, has risen when its heel is 1.5 cm up, cm (fit
+ * set; docs/decisions/8).
+ */
 export const SHOWN = 0.7;
-/** It goes on by this much more within `SOON_MS` and does not come back, or it was a shoe that rolled, cm. */
+/**
+ * It goes on by this much more within `SOON_MS` and does not come back, or it was a shoe that
+ * rolled, cm.
+ */
 const GOES_ON = 0.7;
 const BACK = 0.15;
 const SOON_MS = 100;
@@ -28,7 +34,11 @@ export function heelRises(rise: FootFollow, afterMs: number): number {
     // It rose while it was not seen.
     if (t - before > GAP_MS) return NaN;
     const after = u.filter((_, k) => times[k]! > t && times[k]! <= t + SOON_MS);
-    if (after.length >= FEWEST && Math.max(...after) - limit >= GOES_ON && Math.min(...after) >= limit - BACK)
+    if (
+      after.length >= FEWEST &&
+      Math.max(...after) - limit >= GOES_ON &&
+      Math.min(...after) >= limit - BACK
+    )
       return before + ((t - before) * (limit - u[i - 1]!)) / (u[i]! - u[i - 1]!);
   }
   return NaN;
@@ -37,6 +47,16 @@ export function heelRises(rise: FootFollow, afterMs: number): number {
 /** The pictures in which the shoe was found, up to where it was lost. */
 function followed({ times, u, residual }: FootFollow): { times: number[]; u: number[] } {
   const lost = residual.findIndex((r) => r > LOST);
-  const seen = Array.from(times.keys()).filter((k) => (lost < 0 || k < lost) && !Number.isNaN(u[k]!));
-  return { times: seen.map((k) => times[k]!), u: Array.from(runningMedian(seen.map((k) => u[k]!), 1)) };
+  const seen = Array.from(times.keys()).filter(
+    (k) => (lost < 0 || k < lost) && !Number.isNaN(u[k]!),
+  );
+  return {
+    times: seen.map((k) => times[k]!),
+    u: Array.from(
+      runningMedian(
+        seen.map((k) => u[k]!),
+        1,
+      ),
+    ),
+  };
 }

@@ -7,18 +7,41 @@ import { saidOr } from "../said";
 import type { RepWindow } from "../window";
 import { bothFeet, pressureOf } from "../weight";
 
-/** A position on one leg: taken once a foot has left and hands and hips rest, lost when they move or the foot comes down. */
-export function readHold(m: Motion, _window: RepWindow, { smoother, said }: RepContext): Rep | null {
+/**
+ * A position on one leg: taken once a foot has left and hands and hips rest, lost when they move or
+ * the foot comes down.
+ */
+export function readHold(
+  m: Motion,
+  _window: RepWindow,
+  { smoother, said }: RepContext,
+): Rep | null {
   const feet = bothFeet(m, -Infinity, Infinity, said?.feet);
   const off = feet.events.find((e) => e.event === "liftOff");
   if (!off) return null;
-  const still = { fromMs: m.startMs, toMs: saidOr(said, "address", Math.max(m.startMs + 200, off.ms - 700)), even: true };
+  const still = {
+    fromMs: m.startMs,
+    toMs: saidOr(said, "address", Math.max(m.startMs + 200, off.ms - 700)),
+    even: true,
+  };
   const pressure = pressureOf(m, smoother, feet, still);
   const taken = saidOr(said, "taken", heldFrom(m, nearest(m, off.ms)));
   const lost = saidOr(said, "lost", Number.isNaN(taken) ? NaN : lostAfter(m, taken, feet.events));
   const end = nearest(m, still.toMs);
   return {
-    kind: "hold", fromMs: m.startMs, toMs: toMs(m, m.n - 1), moving: false, events: { ...emptyEvents(), address: still.toMs, taken, lost },
-    footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, pressure: pressure.p, shareStill: mean(pressure.share.subarray(0, end + 1)), turns: [], roll: pressure.roll,
+    kind: "hold",
+    fromMs: m.startMs,
+    toMs: toMs(m, m.n - 1),
+    moving: false,
+    events: { ...emptyEvents(), address: still.toMs, taken, lost },
+    footEvents: feet.events,
+    air: feet.air,
+    feet: feet.standing,
+    stillFromMs: m.startMs,
+    leadShare: pressure.share,
+    pressure: pressure.p,
+    shareStill: mean(pressure.share.subarray(0, end + 1)),
+    turns: [],
+    roll: pressure.roll,
   };
 }

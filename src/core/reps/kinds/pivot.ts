@@ -15,10 +15,16 @@ export const TURNING = 0.1;
 /** A foot that seems back for less than this was misread on the way, s. */
 const REST_S = 0.15;
 
-/** Turn of a foot from where it rests, degrees without sign, smoothed; as last seen where it is out of sight. */
+/**
+ * Turn of a foot from where it rests, degrees without sign, smoothed; as last seen where it is out
+ * of sight.
+ */
 function turned(m: Motion, foot: SideName): Float64Array {
   let seen = 0;
-  const d = filtfilt(lowPass(4, m.dt), m.direction[foot].map((v) => (seen = Number.isNaN(v) ? seen : v)));
+  const d = filtfilt(
+    lowPass(4, m.dt),
+    m.direction[foot].map((v) => (seen = Number.isNaN(v) ? seen : v)),
+  );
   // It comes back to a place a little beside the first one, and a little farther each time.
   const most = d.reduce((a, v) => Math.max(a, Math.abs(v)), 0);
   const rest = median(d.filter((v) => Math.abs(v) < most / 2));
@@ -38,7 +44,8 @@ export function pivotsIn(m: Motion, foot: SideName): RepWindow[] {
     let peak = i;
     let from = i;
     while (from > 0 && size[from - 1]! < size[from]!) from--;
-    const rests = (k: number) => size.subarray(k, k + Math.round(REST_S / m.dt)).every((v) => v < LEAST_TURN);
+    const rests = (k: number) =>
+      size.subarray(k, k + Math.round(REST_S / m.dt)).every((v) => v < LEAST_TURN);
     while (i < m.n && !rests(i)) {
       if (size[i]! > size[peak]!) peak = i;
       i++;
@@ -51,18 +58,44 @@ export function pivotsIn(m: Motion, foot: SideName): RepWindow[] {
 }
 
 /** One turn of a foot about its heel and back, read in the whole motion. */
-export function readPivot(m: Motion, window: RepWindow, { smoother, rules, said }: RepContext): Rep | null {
+export function readPivot(
+  m: Motion,
+  window: RepWindow,
+  { smoother, rules, said }: RepContext,
+): Rep | null {
   const foot = rules.foot ?? "trail";
   const size = turned(m, foot);
   const limit = size[window.about]! * TURNING;
   const start = risesThrough(size, limit, window.from - 1, window.about);
-  const back = risesThrough(size.map((v) => -v), -limit, window.about, Math.min(m.n - 1, window.to + Math.round(0.3 / m.dt)));
+  const back = risesThrough(
+    size.map((v) => -v),
+    -limit,
+    window.about,
+    Math.min(m.n - 1, window.to + Math.round(0.3 / m.dt)),
+  );
   const feet = bothFeet(m, -Infinity, Infinity, said?.feet);
   const pressure = pressureOf(m, smoother, feet, null);
   const ms = (s: number, other: number) => toMs(m, Number.isNaN(s) ? other : s);
   return {
-    kind: "pivot", foot, fromMs: toMs(m, window.from), toMs: toMs(m, window.to), moving: false,
-    events: { ...emptyEvents(), pivotStart: saidOr(said, "pivotStart", ms(start, window.from)), pivotPeak: saidOr(said, "pivotPeak", toMs(m, window.about)), pivotBack: saidOr(said, "pivotBack", Number.isNaN(back) ? NaN : toMs(m, back)) },
-    footEvents: feet.events, air: feet.air, feet: feet.standing, stillFromMs: m.startMs, leadShare: pressure.share, pressure: pressure.p, shareStill: pressure.share[nearest(m, toMs(m, window.from))]!, turns: [], roll: 0,
+    kind: "pivot",
+    foot,
+    fromMs: toMs(m, window.from),
+    toMs: toMs(m, window.to),
+    moving: false,
+    events: {
+      ...emptyEvents(),
+      pivotStart: saidOr(said, "pivotStart", ms(start, window.from)),
+      pivotPeak: saidOr(said, "pivotPeak", toMs(m, window.about)),
+      pivotBack: saidOr(said, "pivotBack", Number.isNaN(back) ? NaN : toMs(m, back)),
+    },
+    footEvents: feet.events,
+    air: feet.air,
+    feet: feet.standing,
+    stillFromMs: m.startMs,
+    leadShare: pressure.share,
+    pressure: pressure.p,
+    shareStill: pressure.share[nearest(m, toMs(m, window.from))]!,
+    turns: [],
+    roll: 0,
   };
 }

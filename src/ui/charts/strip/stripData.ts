@@ -10,7 +10,10 @@ export interface StripData {
   checks: CheckVerdict[];
   /** Where each measure was taken, ms. */
   at: Partial<Record<string, number>>;
-  /** Share on the lead foot that insoles measured at the times of the series, %, null where they tell nothing. */
+  /**
+   * Share on the lead foot that insoles measured at the times of the series, %, null where they
+   * tell nothing.
+   */
   insoleShare?: readonly (number | null)[] | undefined;
 }
 

@@ -25,10 +25,11 @@ export function difference(value: usize, width: i32, height: i32, at: usize, str
 }
 
 /**
- * What one step of a translation fit needs, over the template's inner samples: the sums of error × slope along x and y, and of
- * the error's size; written as three floats.
+ * What one step of a translation fit needs, over the template's inner samples: the sums of error ×
+ * slope along x and y, and of the error's size; written as three floats.
  *
- * @param at the window's sample under the template's first, rounded down; @param tx @param ty parts of a pixel beyond it
+ * @param at the window's sample under the template's first, rounded down; @param tx @param ty parts
+ * of a pixel beyond it
  */
 export function fitSums(value: usize, slopeX: usize, slopeY: usize, width: i32, height: i32, at: usize, stride: i32, tx: f32, ty: f32, out: usize): void {
   let ex = f32x4.splat(0);

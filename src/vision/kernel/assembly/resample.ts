@@ -1,8 +1,11 @@
-// AssemblyScript, compiled to WebAssembly by `npm run kernel`: see ../../crop/resample.ts for what it is for. All addresses
-// are bytes of the module's own memory, which the caller lays out.
+// AssemblyScript, compiled to WebAssembly by `npm run kernel`: see ../../crop/resample.ts for what
+// it is for. All addresses are bytes of the module's own memory, which the caller lays out.
 import { samples } from "./samples";
 
-/** Groups of four neighbouring outputs along the second axis, ready to be made into colours: one a plane. */
+/**
+ * Groups of four neighbouring outputs along the second axis, ready to be made into colours: one a
+ * plane.
+ */
 const LUMA: i32 = 0;
 const CB: i32 = 1;
 const CR: i32 = 2;
@@ -15,7 +18,10 @@ class Axis {
   taps: i32;
 }
 
-/** A plane that is cut: its samples (one byte each, `stride` a row), and its axes along rows and down columns. */
+/**
+ * A plane that is cut: its samples (one byte each, `stride` a row), and its axes along rows and
+ * down columns.
+ */
 @unmanaged
 class Plane {
   data: usize;
@@ -50,8 +56,8 @@ class Colours {
 /**
  * Area-averages three planes to n × n and writes red, green and blue of each as floats.
  *
- * Four output rows are made at a time: down columns over whole source rows first, the four side by side for each source
- * column; then along, where four rows are one vector.
+ * Four output rows are made at a time: down columns over whole source rows first, the four side by
+ * side for each source column; then along, where four rows are one vector.
  *
  * @param n a multiple of 4
  * @param lines room for 4 floats a source column, and 16 columns more
@@ -92,7 +98,10 @@ function rows(p: Plane, j: i32, n: i32, lines: usize, out: usize): void {
   }
 }
 
-/** Four vectors of four become, at an address, the four of their first, second, third and fourth numbers. */
+/**
+ * Four vectors of four become, at an address, the four of their first, second, third and fourth
+ * numbers.
+ */
 // @ts-ignore: decorator
 @inline
 function transpose(r0: v128, r1: v128, r2: v128, r3: v128, to: usize): void {

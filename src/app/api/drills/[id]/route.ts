@@ -6,5 +6,10 @@ import { ownApi, refusal } from "@/server/http/api";
 export const GET = ownApi<{ id: string }>(async ({ db, golfer }, { id }) => {
   const drill = await drillOf(db, golfer.id, id);
   if (!drill) return refusal("There is no such drill.", 404);
-  return new Response(`${JSON.stringify(fileOf(drill), null, 2)}\n`, { headers: { "content-type": "application/json; charset=utf-8", "content-disposition": `attachment; filename="${drill.id}.drill.json"` } });
+  return new Response(`${JSON.stringify(fileOf(drill), null, 2)}\n`, {
+    headers: {
+      "content-type": "application/json; charset=utf-8",
+      "content-disposition": `attachment; filename="${drill.id}.drill.json"`,
+    },
+  });
 });

@@ -9,7 +9,18 @@ import { planBouts } from "@/ui/plan/planBout";
 export const GET = ownApi<{ monday: string }>(async ({ db, golfer }, { monday }) => {
   if (!day.safeParse(monday).success) return refusal("There is no such week.", 404);
   const today = localDay(new Date());
-  const [week, drills] = await Promise.all([weekOf(db, golfer, mondayOf(monday), today), allDrills(db, golfer)]);
-  const bouts = planBouts(week.bouts.filter((b) => b.state === "planned" && b.day >= today), drills).map((b) => ({ ...b, title: b.name, note: `${b.sets} × ${b.reps}. Why: ${b.reason}.` }));
-  return new Response(calendarFile(`Kingfisher, ${golfer.name}`, bouts), { headers: { "content-type": "text/calendar; charset=utf-8", "content-disposition": `attachment; filename="practice-${mondayOf(monday)}.ics"` } });
+  const [week, drills] = await Promise.all([
+    weekOf(db, golfer, mondayOf(monday), today),
+    allDrills(db, golfer),
+  ]);
+  const bouts = planBouts(
+    week.bouts.filter((b) => b.state === "planned" && b.day >= today),
+    drills,
+  ).map((b) => ({ ...b, title: b.name, note: `${b.sets} × ${b.reps}. Why: ${b.reason}.` }));
+  return new Response(calendarFile(`Kingfisher, ${golfer.name}`, bouts), {
+    headers: {
+      "content-type": "text/calendar; charset=utf-8",
+      "content-disposition": `attachment; filename="practice-${mondayOf(monday)}.ics"`,
+    },
+  });
 });

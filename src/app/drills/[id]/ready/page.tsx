@@ -23,14 +23,28 @@ export default async function ReadyPage({ params }: { params: Promise<{ id: stri
       <h1 className="mt-1 text-[34px] md:text-[46px]">Before the first rep</h1>
       <p className="mt-2 text-[17px]">{drill.name}. Asked once for each drill.</p>
       <div className="mt-8 grid gap-x-16 gap-y-10 md:grid-cols-[1fr_360px]">
-        <SelfCheck drill={{ notWhen: drill.notWhen }} goOn={cautionsRead.bind(null, golfer.id, drill.id)} />
+        <SelfCheck
+          drill={{ notWhen: drill.notWhen }}
+          goOn={cautionsRead.bind(null, golfer.id, drill.id)}
+        />
         <section className="order-first md:order-none">
           <h2 className="mb-2 text-[23px]">Take care</h2>
           <ul className="grid gap-2 text-[17px]">
-            {own.map((c) => <li key={c} className="font-semibold">{c}</li>)}
-            {CAUTIONS.map((c) => <li key={c}>{c}</li>)}
+            {own.map((c) => (
+              <li key={c} className="font-semibold">
+                {c}
+              </li>
+            ))}
+            {CAUTIONS.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
           </ul>
-          {drill.notWhen.length > 0 && <p className="mt-4 text-[17px]"><strong>Not for you when: </strong>{drill.notWhen.join(" ")}</p>}
+          {drill.notWhen.length > 0 && (
+            <p className="mt-4 text-[17px]">
+              <strong>Not for you when: </strong>
+              {drill.notWhen.join(" ")}
+            </p>
+          )}
         </section>
       </div>
     </>

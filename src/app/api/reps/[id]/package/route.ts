@@ -9,7 +9,12 @@ export const GET = ownApi<{ id: string }>(async ({ db, golfer }, { id }) => {
   const rep = await findRep(db, golfer.id, id);
   if (!rep) return refusal("This rep is not there any more.", 404);
   const write = await repPackage(rep);
-  return new Response(lazyStream(write), { headers: { "content-type": "application/zip", "content-disposition": `attachment; filename="${repFileName(rep)}.zip"` } });
+  return new Response(lazyStream(write), {
+    headers: {
+      "content-type": "application/zip",
+      "content-disposition": `attachment; filename="${repFileName(rep)}.zip"`,
+    },
+  });
 });
 
 export const HEAD = head<{ id: string }>("application/zip");
