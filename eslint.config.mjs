@@ -26,8 +26,32 @@ export default tseslint.config(
         "error",
         { argsIgnorePattern: "^_", varsIgnorePattern: "^_" },
       ],
-      "@typescript-eslint/no-non-null-assertion": "off",
       eqeqeq: "error",
+    },
+  },
+  {
+    // Rules that ask the type checker.
+    files: ["**/*.ts", "**/*.tsx"],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      "@typescript-eslint/await-thenable": "error",
+      "@typescript-eslint/no-array-delete": "error",
+      "@typescript-eslint/no-floating-promises": "error",
+      "@typescript-eslint/no-for-in-array": "error",
+      "@typescript-eslint/no-misused-promises": [
+        "error",
+        // React takes no notice of what a handler returns: what a handler's promise throws is its own business.
+        { checksVoidReturn: { attributes: false } },
+      ],
+      "@typescript-eslint/no-unnecessary-type-assertion": "error",
+      "@typescript-eslint/only-throw-error": "error",
+      "@typescript-eslint/prefer-promise-reject-errors": "error",
+      "@typescript-eslint/restrict-plus-operands": "error",
+      "@typescript-eslint/return-await": ["error", "error-handling-correctness-only"],
+      "@typescript-eslint/switch-exhaustiveness-check": [
+        "error",
+        { considerDefaultExhaustiveForUnions: true },
+      ],
     },
   },
 );

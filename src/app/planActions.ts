@@ -24,7 +24,7 @@ export async function planTheWeek(as: string, monday: string): Promise<void> {
 /** Keeps a week as the golfer changed it. */
 export async function keepPlan(as: string, monday: string, bouts: KeptBout[]): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
-  await keepWeek(db, golfer.id, mondayOf(day.parse(monday)), keptBouts.parse(bouts) as KeptBout[]);
+  await keepWeek(db, golfer.id, mondayOf(day.parse(monday)), keptBouts.parse(bouts));
   revalidatePath("/plan");
 }
 

@@ -97,7 +97,7 @@ describe("a good double step", () => {
     const left = judged(mirrored(good), { golfer: { statureCm: 170, hand: "left" } });
     expect(left.reps[0]!.verdict).toMatchObject({ result: "pass" });
     for (const [id, m] of Object.entries(result.reps[0]!.measures)) {
-      const other = left.reps[0]!.measures[id as keyof (typeof left.reps)[0]["measures"]]!;
+      const other = left.reps[0]!.measures[id as keyof (typeof left.reps)[0]["measures"]];
       expect(other.state, id).toBe(m.state);
       if (m.value !== null) expect(other.value, id).toBeCloseTo(m.value, 1);
     }

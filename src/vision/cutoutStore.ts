@@ -66,7 +66,7 @@ export class CutoutStore {
     let i = first;
     let room = this.most;
     for await (const picture of this.clip.pictures(
-      this.times[first]!,
+      this.times[first],
       this.times[last]! + SAME_MS,
     )) {
       stop();

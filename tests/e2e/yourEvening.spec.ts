@@ -39,7 +39,7 @@ async function kept(page: Page): Promise<void> {
 }
 
 const saved = async (download: Promise<Download>): Promise<Buffer> =>
-  readFileSync((await (await download).path())!);
+  readFileSync(await (await download).path());
 
 /** Where film and strip stand, ms from the top. */
 const told = async (page: Page): Promise<number> =>

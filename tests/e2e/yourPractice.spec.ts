@@ -50,7 +50,7 @@ test("a week from what is noticed, moved by keys and taken back, left out, and t
   await page.keyboard.press("Escape");
   const calendar = page.waitForEvent("download");
   await page.getByRole("link", { name: "Save calendar file" }).click();
-  const before = readFileSync((await (await calendar).path())!, "utf8");
+  const before = readFileSync(await (await calendar).path(), "utf8");
   const events = (text: string) => text.match(/BEGIN:VEVENT/g)?.length ?? 0;
   expect(events(before)).toBeGreaterThan(1);
   expect(before).toContain(`SUMMARY:${name}`);
@@ -63,7 +63,7 @@ test("a week from what is noticed, moved by keys and taken back, left out, and t
   await page.reload();
   const after = page.waitForEvent("download");
   await page.getByRole("link", { name: "Save calendar file" }).click();
-  expect(events(readFileSync((await (await after).path())!, "utf8"))).toBe(events(before) - 1);
+  expect(events(readFileSync(await (await after).path(), "utf8"))).toBe(events(before) - 1);
 });
 
 test("a bout without film stands in the log, is found by its words, has its row, and goes through the bin", async ({

@@ -211,7 +211,7 @@ function withLeaf(value: unknown, at: number, leaf: unknown): unknown {
   const out = structuredClone(value) as Record<string, unknown>;
   let o = out;
   for (const k of path.slice(0, -1)) o = o[k] as Record<string, unknown>;
-  o[path.at(-1)!] = leaf;
+  o[path.at(-1)] = leaf;
   return out;
 }
 

@@ -37,7 +37,7 @@ const rowsOf = async (db: Db): Promise<Record<string, string[]>> => {
   await db.transaction(async (tx) => {
     for (const table of TABLES) {
       out[table] = [];
-      for await (const some of readRows(tx as unknown as Db, table)) out[table].push(...some);
+      for await (const some of readRows(tx, table)) out[table].push(...some);
       out[table].sort();
     }
   });

@@ -2,15 +2,15 @@ import { spawnSync } from "node:child_process";
 import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { sql } from "drizzle-orm";
+
 import { afterAll, expect, it } from "vitest";
 import { closeDatabase, database } from "@/server/db/open";
-import { rep } from "@/server/db/schema";
+import { measure, rep } from "@/server/db/schema";
 
 const dirs: string[] = [];
 const own = () => {
   dirs.push(mkdtempSync(path.join(os.tmpdir(), "kingfisher-disk-")));
-  return dirs.at(-1)!;
+  return dirs.at(-1);
 };
 const before = process.env.KINGFISHER_DATA;
 afterAll(async () => {
@@ -52,15 +52,7 @@ it(
     );
     expect(ids.length).toBeGreaterThan(0);
     expect(ids.filter((id) => !kept.has(id))).toEqual([]);
-    expect(
-      (
-        (await (
-          await database()
-        ).execute(sql`select count(*)::int as n from measure`)) as unknown as {
-          rows: [{ n: number }];
-        }
-      ).rows[0].n,
-    ).toBeGreaterThan(20 * ids.length);
+    expect(await (await database()).$count(measure)).toBeGreaterThan(20 * ids.length);
     await closeDatabase();
   },
 );

@@ -154,7 +154,7 @@ async function played({
       else {
         for (const t of track.times) await show(picture, t);
         for (let k = 0; k < Math.round(standsMs / FRAME_MS); k++)
-          await show(picture, track.times.at(-1)!);
+          await show(picture, track.times.at(-1));
         break;
       }
     }

@@ -91,7 +91,7 @@ describe("a watch over a running camera's looks", () => {
     }).reps[0]!;
     const landing = rep.footEvents
       .filter((e) => e.foot === "lead" && e.event === "landing")
-      .at(-1)!.t;
+      .at(-1).t;
     expect(decidingInstant(stage, rep)).toBeGreaterThanOrEqual(
       Math.max(landing, rep.events.top!.t),
     );
@@ -100,7 +100,7 @@ describe("a watch over a running camera's looks", () => {
     expect(
       decidingInstant(stage, {
         ...unstepped,
-        events: { ...rep.events, impact: undefined } as never,
+        events: { ...rep.events, impact: undefined },
       }),
     ).toBeNull();
   });

@@ -28,7 +28,7 @@ const interfaceS = () => STEP_S * steps + waited;
 /** From a key to the next picture of the page, ms, for each letter of some words. */
 async function keys(words: string): Promise<number[]> {
   await page.evaluate(() => {
-    const w = window as unknown as { took: number[] };
+    const w = window;
     w.took = [];
     document.addEventListener(
       "keydown",
@@ -42,7 +42,7 @@ async function keys(words: string): Promise<number[]> {
   await page.getByRole("searchbox").focus();
   await page.keyboard.type(words, { delay: 120 });
   await page.waitForTimeout(300);
-  return page.evaluate(() => (window as unknown as { took: number[] }).took);
+  return page.evaluate(() => window.took);
 }
 
 /** From the page's last byte to the moment it can be used, ms. */
@@ -58,14 +58,12 @@ const usable = async (on: Page): Promise<number> => {
 
 /** Pictures a second that the page paints while nothing plays, and while the figure does. */
 const frames = async (on: Page): Promise<number> => {
-  const began = await on.evaluate(
+  const began = await on.evaluate<number>(
     "window.painted ??= (requestAnimationFrame(function next(now) { painted.push(now); requestAnimationFrame(next); }), []), painted.length = 0, performance.now()",
   );
   await on.waitForTimeout(3000);
-  const times = (await on.evaluate("painted.splice(0)")) as number[];
-  return (
-    ((times.length - 1) * 1000) / (times[times.length - 1]! - Math.max(times[0]!, began as number))
-  );
+  const times = await on.evaluate<number[]>("painted.splice(0)");
+  return ((times.length - 1) * 1000) / (times[times.length - 1]! - Math.max(times[0]!, began));
 };
 
 try {

@@ -97,7 +97,7 @@ try {
     memory.push(memoryMb());
     if (memory.length % 30 === 0)
       console.log(
-        `${((memory.length * SAMPLED_MS) / 60_000).toFixed(0)} min: ${memory.at(-1)!.toFixed(0)} MB`,
+        `${((memory.length * SAMPLED_MS) / 60_000).toFixed(0)} min: ${memory.at(-1).toFixed(0)} MB`,
       );
   }
   const answers = await told(page);

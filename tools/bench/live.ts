@@ -54,20 +54,9 @@ interface Ran {
 }
 
 const { base, context, page, end } = await openSite("live", 3180);
-const calls = () =>
-  page.evaluate(
-    () =>
-      (
-        window as unknown as { kingfisherBench: { calls?: () => Promise<number> } }
-      ).kingfisherBench.calls?.() ?? 0,
-  );
+const calls = () => page.evaluate(() => window.kingfisherBench.calls?.() ?? 0);
 
-const pictures = () =>
-  page.evaluate(() =>
-    (
-      window as unknown as { kingfisherBench: { pictures: () => Promise<{ taken: number }> } }
-    ).kingfisherBench.pictures(),
-  );
+const pictures = () => page.evaluate(() => window.kingfisherBench.pictures());
 /**
  * A camera that gives fewer pictures a second than this stands still: nothing that runs beside it
  * says anything.
@@ -85,14 +74,14 @@ async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
   if (((await pictures()).taken - taken) / seconds < LEAST_PICTURES_PER_S)
     throw new Error(`the camera stood still beside ${bench}`);
   if (bench !== '"bare"')
-    await page.waitForTimeout(truth.reps.at(-1)!.to + 6000 - BEGUN_MS - COUNTED_MS);
+    await page.waitForTimeout(truth.reps.at(-1).to + 6000 - BEGUN_MS - COUNTED_MS);
   const answers = await told(page);
   const again = bench === "undefined" ? await closer() : [];
   return {
     answers,
     closer: answers.map((a) => ({ ...a, ...again.find((b) => b.id === a.id) })),
     callsPerS,
-    tasks: await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks),
+    tasks: await page.evaluate(() => window.tasks),
   };
 }
 
@@ -197,7 +186,7 @@ const say = (name: string, j: ReturnType<typeof judged>) =>
 try {
   await serveLooks(page);
   await page.addInitScript(() => {
-    const w = window as unknown as { tasks: number[] };
+    const w = window;
     w.tasks = [];
     new PerformanceObserver((list) =>
       w.tasks.push(...list.getEntries().map((e) => e.duration)),

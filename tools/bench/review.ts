@@ -208,7 +208,7 @@ try {
     await page.getByText(new RegExp(`rep ${k + 1} of`)).waitFor();
   }
   const settled = WALKED / 5;
-  const grown = memory.at(-1)! / memory[settled - 1]! - 1;
+  const grown = memory.at(-1) / memory[settled - 1]! - 1;
   console.log(
     `MB after every tenth rep: ${memory
       .filter((_, i) => i % 10 === 9)

@@ -1,7 +1,7 @@
 import type { MovementScript } from "../../src/core/figure/script";
 import type { Outfit } from "./golferMesh";
 
-export type View = "face-on" | "down-the-line";
+type View = "face-on" | "down-the-line";
 export type Place = "range" | "hall" | "carport" | "room";
 export type Light = "day" | "backlight" | "dusk" | "dark";
 
@@ -34,7 +34,7 @@ export interface PhoneCamera {
 }
 
 /** Someone who walks through the picture. */
-export interface Passer {
+interface Passer {
   from: number;
   /** Distance behind the golfer, cm; negative = between golfer and phone. */
   behind: number;

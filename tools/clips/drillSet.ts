@@ -8,7 +8,7 @@ import { outfit, REPORT_GOLFERS } from "./people";
 import { ordinaryPhone, PLACES } from "./studySets";
 
 /** The name that a clip of a stage done as asked for has, where faults have their own id. */
-export const TARGET = "target";
+const TARGET = "target";
 
 interface Filmed {
   drill: Drill;

@@ -19,7 +19,7 @@ const between = (random: Seeded, low: number, high: number) =>
 const maybe = (random: Seeded, share: number) => random.uniform() < share;
 
 /** A swing of anybody's: everything that can be varied, varied. */
-export function anySwing(r: Seeded): Changes<SwingOptions> {
+function anySwing(r: Seeded): Changes<SwingOptions> {
   const gap = between(r, 32, 56);
   const early = maybe(r, 0.25);
   return {
@@ -76,7 +76,7 @@ export const movingStart = (r: Seeded): MovementScript =>
     ...anySwing(r),
     gap: between(r, 34, 48),
     rock: { share: between(r, 55, 92), lead: between(r, 0.35, 0.7) },
-  } as Changes<SwingOptions>);
+  });
 export const earlyLeadStep = (r: Seeded): MovementScript =>
   swing({
     ...anySwing(r),
@@ -87,7 +87,7 @@ export const earlyLeadStep = (r: Seeded): MovementScript =>
       beforeTop: between(r, -0.06, 0.24),
       air: between(r, 0.24, 0.34),
     },
-  } as Changes<SwingOptions>);
+  });
 export const walkThrough = (r: Seeded): MovementScript =>
   swing({
     ...anySwing(r),
@@ -103,7 +103,7 @@ export const walkThrough = (r: Seeded): MovementScript =>
       afterImpact: between(r, 0.6, 0.8),
       air: between(r, 0.42, 0.55),
     },
-  } as Changes<SwingOptions>);
+  });
 
 /** The double step: good, or wrong in one way. */
 export function anyDoubleStep(
@@ -224,7 +224,7 @@ export const gesture = (r: Seeded, k: number): MovementScript => {
       afterImpact: between(r, 0.42, 0.6),
       air: between(r, 0.38, 0.46),
     },
-  } as Changes<SwingOptions>);
+  });
 };
 
 /** Several swings with all that goes on between them; none of that is a rep. */

@@ -113,7 +113,7 @@ function grain(
 }
 
 function texture(canvas: OffscreenCanvas): THREE.Texture {
-  const t = new THREE.CanvasTexture(canvas as unknown as HTMLCanvasElement);
+  const t = new THREE.CanvasTexture(canvas);
   t.colorSpace = THREE.SRGBColorSpace;
   t.wrapS = t.wrapT = THREE.RepeatWrapping;
   t.anisotropy = 1;

@@ -29,7 +29,7 @@ export function fitLiveSquare(list: readonly TruthClip[]): void {
   });
   const of = (key: "size" | "below") => {
     const v = seen.map((s) => s[key]).sort((a, b) => a - b);
-    return `${median(v).toFixed(3)} (${v[0]!.toFixed(2)} to ${v.at(-1)!.toFixed(2)}; now ${LIVE_SQUARE[key]})`;
+    return `${median(v).toFixed(3)} (${v[0]!.toFixed(2)} to ${v.at(-1).toFixed(2)}; now ${LIVE_SQUARE[key]})`;
   };
   console.log(`vision.live square: size ${of("size")}, below ${of("below")}, n ${seen.length}`);
 }

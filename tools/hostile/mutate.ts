@@ -17,12 +17,11 @@ const CONTAINERS = new Set([
   "udta",
 ]);
 
-export const whole = (random: Random, below: number): number =>
-  Math.floor(random.uniform() * below);
+const whole = (random: Random, below: number): number => Math.floor(random.uniform() * below);
 export const pick = <T>(random: Random, of: readonly T[]): T => of[whole(random, of.length)]!;
 
 /** All boxes of a file, with those in them. */
-export function allBoxes(data: Uint8Array): Box[] {
+function allBoxes(data: Uint8Array): Box[] {
   const bytes = new Bytes(data);
   const out: Box[] = [];
   const walk = (from: number, to: number) => {
@@ -98,7 +97,7 @@ function boxOf(type: string, inside: Uint8Array): Uint8Array {
   return out;
 }
 
-export const joined = (...parts: Uint8Array[]): Uint8Array<ArrayBuffer> =>
+const joined = (...parts: Uint8Array[]): Uint8Array<ArrayBuffer> =>
   new Uint8Array(Buffer.concat(parts));
 
 /** Ways to spoil a film's bytes: each takes a copy, and gives it back changed. */

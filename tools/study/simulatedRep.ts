@@ -24,13 +24,12 @@ export function filmed(
 }
 
 /** Exact truth in the shape that a rendered clip's has on disk. */
-export const truthRep = (t: ExactTruth): TruthRep =>
-  ({
-    ...t.rep,
-    events: t.events,
-    footEvents: t.footEvents,
-    turns: t.turns,
-    measures: t.measures,
-    from: t.from,
-    to: t.to,
-  }) as TruthRep;
+export const truthRep = (t: ExactTruth): TruthRep => ({
+  ...t.rep,
+  events: t.events,
+  footEvents: t.footEvents,
+  turns: t.turns,
+  measures: t.measures,
+  from: t.from,
+  to: t.to,
+});

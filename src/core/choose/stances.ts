@@ -7,11 +7,7 @@ import type { Stance } from "./reach";
  * What the three stances are compared by: how far you wander while you turn and while you stand,
  * cm.
  */
-export const COMPARED = [
-  "headDrift",
-  "counterMove",
-  "wobble",
-] as const satisfies readonly MeasureId[];
+const COMPARED = ["headDrift", "counterMove", "wobble"] as const satisfies readonly MeasureId[];
 
 /** The drill that compares them, and its stages. */
 export const STANCE_DRILL = "three-stances";
@@ -22,7 +18,7 @@ export const STANCE_STAGES: Record<string, Stance> = {
 };
 
 /** How much a golfer wanders in one stance: the sum of what is compared, cm. */
-export interface Wander {
+interface Wander {
   stance: Stance;
   reps: number;
   each: Partial<Record<(typeof COMPARED)[number], number>>;
@@ -40,7 +36,7 @@ export interface StanceTest {
 }
 
 /** Turns in each stance that a comparison needs. */
-export const TURNS = 2;
+const TURNS = 2;
 
 /**
  * Compares the three stances (DRILLS 3): the one in which hips, head and the held finish wander

@@ -145,7 +145,7 @@ export interface Dose {
 }
 
 /** Something that is needed, and what a household has instead. */
-export interface Gear {
+interface Gear {
   name: string;
   instead: readonly string[];
 }

@@ -16,7 +16,7 @@ export const SELF_CHECK = [
     fine: "yes",
   },
 ] as const;
-export type SelfCheckId = (typeof SELF_CHECK)[number]["id"];
+type SelfCheckId = (typeof SELF_CHECK)[number]["id"];
 export type SelfCheckAnswers = Partial<Record<SelfCheckId, "yes" | "no">>;
 
 export interface Advice {

@@ -128,7 +128,7 @@ function stillUntilPush(
  *
  * @param settled samples before this one stand as at it
  */
-export function scriptedPressure(
+function scriptedPressure(
   script: MovementScript,
   poser: Poser,
   times: Float64Array,

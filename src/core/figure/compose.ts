@@ -45,8 +45,7 @@ export function compose(
       const at = curve(knots);
       const from = starts[i]!;
       if (knots[0]![0] > 1e-6) out.push([from, at(0)]);
-      for (const [t, ...rest] of knots)
-        if (t >= -1e-9) out.push([from + t, ...rest] as unknown as Knot);
+      for (const [t, ...rest] of knots) if (t >= -1e-9) out.push([from + t, ...rest] as Knot);
       if (knots[knots.length - 1]![0] < p.duration - 1e-6)
         out.push([from + p.duration, at(p.duration)]);
     });
@@ -114,7 +113,7 @@ export function compose(
       name,
       joined((p) => p[name]),
     ]),
-  ) as unknown as BodyCurves;
+  ) as Partial<Record<keyof BodyCurves, Knot[]>> as BodyCurves;
   return {
     ...bodyCurves,
     duration: clock,

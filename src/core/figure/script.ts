@@ -39,7 +39,7 @@ export interface FootScript {
 }
 
 /** What a stretch of a script is; each kind has its own events (MOVEMENT, rep kinds). */
-export type RepKind = "swing" | "step-swing" | "cycle" | "pivot" | "hold" | "gesture";
+type RepKind = "swing" | "step-swing" | "cycle" | "pivot" | "hold" | "gesture";
 
 /** Properties of a stage that decide how events are defined. */
 export interface RepTraits {

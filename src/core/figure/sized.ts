@@ -12,7 +12,8 @@ export function sized(script: MovementScript, statureCm: number): MovementScript
   const k = statureCm / SCRIPTED_FOR;
   const grown = (knots: readonly Knot[]): Knot[] =>
     knots.map(
-      ([t, ...of]) => [t, ...of.map((v) => (v === undefined ? v : v * k))] as unknown as Knot,
+      ([t, value, ...of]) =>
+        [t, value * k, ...of.map((v) => (v === undefined ? v : v * k))] as const as Knot,
     );
   const foot = (f: FootScript): FootScript => ({
     ...f,

@@ -25,13 +25,13 @@ export const THIGH_RING: readonly [number, number] = [9.8, 10.4];
 export const girth = (body: Body): number => body.build * (body.stature / 178);
 
 /** An ellipse of the body's surface: centre and half-axes, cm. */
-export interface BodyRing {
+interface BodyRing {
   at: Vec3;
   a: Vec3;
   b: Vec3;
 }
 
-export function pelvisRing(
+function pelvisRing(
   pose: Pose,
   body: Body,
   along: number,

@@ -6,7 +6,7 @@ import type { FilmPlan } from "./plan";
 import setUpU from "./setUpU.json";
 
 /** What a set-up can say of a check: of most reps, of clear ones alone, or of none. */
-export type Resolution = "tells" | "coarsely" | "can't";
+type Resolution = "tells" | "coarsely" | "can't";
 
 export interface Resolved {
   check: Check;

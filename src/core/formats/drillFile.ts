@@ -53,7 +53,7 @@ const stage = z.strictObject({
   checks: z.array(check).max(20, "20 at most."),
 });
 
-export const drillFile = z
+const drillFile = z
   .strictObject({
     format: z.literal("kingfisher-drill", "This is no drill file."),
     schema: z.literal(1, "Made by another version of the program."),

@@ -45,7 +45,7 @@ export function readInsolesCsv(text: string): ReadInsoles {
       return no(`Row ${i + 2} has something that is no number.`);
     if (i > 0 && ms <= t[i - 1]!) return no(`Row ${i + 2}: the time does not go on.`);
   }
-  const hz = (1000 * (t.length - 1)) / (t.at(-1)! - t[0]!);
+  const hz = (1000 * (t.length - 1)) / (t.at(-1) - t[0]!);
   if (hz < LEAST_HZ || hz > MOST_HZ)
     return no(
       `${hz.toFixed(0)} rows a second: 50 to 100 are wanted. Is the time in ${time === "t_s" ? "seconds" : "ms"}?`,

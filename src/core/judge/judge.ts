@@ -149,7 +149,7 @@ function openReason(open: Check[], musts: number, resultOf: (c: Check) => CheckV
 }
 
 /** How far from being decided: value, limit, and how sure the film is, with units. */
-export function tooClose(v: CheckVerdict): string {
+function tooClose(v: CheckVerdict): string {
   const { unit } = CATALOGUE[v.measure];
   const limit = v.band.reduce<number | null>(
     (best, b) =>

@@ -154,7 +154,7 @@ export function evenly(looks: readonly Look[]): {
   const own = looks.filter((l, i) => i === looks.length - 1 || frame(looks[i + 1]!) > frame(l));
   const part = asTrack(own);
   const times = Float64Array.from(
-    { length: frame(own.at(-1)!) + 1 },
+    { length: frame(own.at(-1)) + 1 },
     (_, i) => start + i * CLOCK_MS,
   );
   const nothing = new Float32Array();

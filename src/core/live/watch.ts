@@ -33,7 +33,7 @@ export interface Decided {
 }
 
 /** What came of an attempt. */
-export interface Outcome {
+interface Outcome {
   decided: Decided[];
   /** What had been found is none. */
   nothing: boolean;
@@ -51,7 +51,7 @@ export interface RepWatch {
    */
   closer(attempt: Attempt, analysis: Analysis): boolean;
   /** Takes the analysis of what was asked for, whose own clock begins at `attempt.from`. */
-  take(attempt: Attempt, analysis: Analysis): Outcome;
+  take(attempt: Attempt, analysis: Pick<Analysis, "reps">): Outcome;
 }
 
 /**
@@ -179,7 +179,7 @@ class SwingWatch implements RepWatch {
     };
   }
 
-  take(attempt: Attempt, analysis: Analysis): Outcome {
+  take(attempt: Attempt, analysis: Pick<Analysis, "reps">): Outcome {
     const { open, stage } = this;
     if (!open) return NONE;
     const rep = this.own(attempt, analysis);
@@ -207,7 +207,7 @@ class SwingWatch implements RepWatch {
     return rep !== undefined && worthCloser(this.stage, rep, attempt);
   }
 
-  private own(attempt: Attempt, analysis: Analysis): AnalysedRep | undefined {
+  private own(attempt: Attempt, analysis: Pick<Analysis, "reps">): AnalysedRep | undefined {
     return analysis.reps.find((r) => sameRep(middleMs(r), this.open!.top - attempt.from));
   }
 
@@ -303,7 +303,7 @@ class SpellWatch implements RepWatch {
     return analysis.reps.some((rep) => worthCloser(this.stage, rep, attempt));
   }
 
-  take(attempt: Attempt, analysis: Analysis): Outcome {
+  take(attempt: Attempt, analysis: Pick<Analysis, "reps">): Outcome {
     const decided: Decided[] = [];
     for (const rep of analysis.reps) {
       const state = ready(this.stage, rep, attempt.to - attempt.from);

@@ -13,7 +13,6 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => [
 export const norm = (a: Vec3): number => Math.hypot(a[0], a[1], a[2]);
 export const unit = (a: Vec3): Vec3 => scale(a, 1 / (norm(a) || 1));
 export const mix = (a: Vec3, b: Vec3, w: number): Vec3 => add(scale(a, 1 - w), scale(b, w));
-export const mid = (a: Vec3, b: Vec3): Vec3 => mix(a, b, 0.5);
 
 /** Rotates `v` about the unit vector `axis` by `deg` degrees, right-handed (Rodrigues). */
 export function rotate(v: Vec3, axis: Vec3, deg: number): Vec3 {

@@ -3,7 +3,7 @@
  * drill names one of these.
  */
 export type View = "face-on" | "down-the-line";
-export type Unit = "cm" | "ms" | "%" | "ratio" | "°" | "s" | "times" | "°/s" | "cm/s" | "a minute";
+type Unit = "cm" | "ms" | "%" | "ratio" | "°" | "s" | "times" | "°/s" | "cm/s" | "a minute";
 
 export interface MeasureInfo {
   name: string;

@@ -29,7 +29,7 @@ export function stepOf(rep: Rep, foot: SideName, afterMs = 200): StepTimes | nul
 }
 
 /** The spell on the ground that a foot is in at a time, or the next one. */
-export function spellAt(m: Motion, foot: SideName, ms: number): FootSpell | null {
+function spellAt(m: Motion, foot: SideName, ms: number): FootSpell | null {
   const { spells } = m.feet[foot];
   return spells.find((s) => ms <= s.toMs) ?? spells[spells.length - 1] ?? null;
 }

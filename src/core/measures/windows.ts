@@ -1,7 +1,7 @@
 import type { MeasureId } from "./catalogue";
 
 /** Parts of a rep in which a measure is made. */
-export const PARTS = [
+const PARTS = [
   "still",
   "start",
   "back",

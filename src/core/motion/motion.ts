@@ -86,7 +86,7 @@ const JOINTS = [
   "heel",
   "toe",
 ] as const;
-export type JointName = (typeof JOINTS)[number];
+type JointName = (typeof JOINTS)[number];
 
 /** Turns a mended track into channels. */
 export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Motion {

@@ -1,4 +1,5 @@
 import { mean, median } from "../maths/stats";
+import { recordOf } from "../maths/recordOf";
 import { FIGURE_POINTS, type FigurePoint } from "../play/figurePoints";
 import type { Movement } from "../play/movement";
 import { SCENE_FIT } from "../scene/fitted";
@@ -125,15 +126,10 @@ export function laidOver(figure: Figure, film: Figure): (ms: number) => Joints {
   const turn = from.targetSign * to.targetSign;
   const up = new Map<Part, number>();
   const moved = (s: Joints["lead"]) =>
-    Object.fromEntries(
-      PARTS.map((part) => [
-        part,
-        [
-          to.x + (s[part][0] - from.x) * k * turn,
-          to.ground + (s[part][1] - from.ground) * k + (up.get(part) ?? 0),
-        ],
-      ]),
-    ) as unknown as Joints["lead"];
+    recordOf(PARTS, (part): Joints["lead"][Part] => [
+      to.x + (s[part][0] - from.x) * k * turn,
+      to.ground + (s[part][1] - from.ground) * k + (up.get(part) ?? 0),
+    ]);
   const laid = (ms: number): Joints => {
     const { lead, trail } = figure.at(ms);
     return { lead: moved(lead), trail: moved(trail) };

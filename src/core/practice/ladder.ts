@@ -18,7 +18,7 @@ export interface StageRep {
  */
 export const PASSES = 8;
 export const LAST = 10;
-export const FEW = 3;
+const FEW = 3;
 export const DAYS = 2;
 
 /** Where a golfer is on one stage, and what that is taken from. */

@@ -19,7 +19,7 @@ export type Trend =
  * Fewer days than this carry no trend: the normal approximation of the test needs as many (Gilbert,
  * Statistical Methods for Environmental Pollution Monitoring, 1987: ten; eight with ties counted).
  */
-export const LEAST_DAYS = 8;
+const LEAST_DAYS = 8;
 /** A trend is said when chance would make it once in twenty. */
 const Z = 1.959964;
 const P = 0.05;
@@ -79,7 +79,7 @@ export function theilSen(days: readonly DayValue[]): number {
  * Where a row most likely steps from one level to another, and how likely chance makes as much
  * (Pettitt, Applied Statistics 28, 1979). @returns `at` the first of the later level
  */
-export function pettitt(x: readonly number[]): { at: number; p: number } {
+function pettitt(x: readonly number[]): { at: number; p: number } {
   const n = x.length;
   let [best, at, u] = [0, 0, 0];
   for (let t = 1; t < n; t++) {

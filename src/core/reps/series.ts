@@ -52,7 +52,7 @@ export interface RepSeries {
  * The middle of both feet's heels and toes, and the body's rear edge at hip height (null where it
  * was not seen).
  */
-export interface Behind {
+interface Behind {
   heels: number[];
   toes: number[];
   rear: (number | null)[];

@@ -35,7 +35,7 @@ export const LEAST_SHIFT = 0.15;
 /** Spells in which a foot is in the air, ms. */
 export type Airborne = Record<SideName, [from: number, to: number][]>;
 
-export function airborne(events: FootEvent[], endMs: number): Airborne {
+function airborne(events: FootEvent[], endMs: number): Airborne {
   const spells = (foot: SideName): [number, number][] => {
     const out: [number, number][] = [];
     for (const e of events) {

@@ -6,7 +6,7 @@ import { at, POINT, type Track } from "../track/track";
  * What a problem spoils: the whole rep, what the feet tell, what the head tells, or nothing (it is
  * only said).
  */
-export type Touches = "rep" | "feet" | "head" | "nothing";
+type Touches = "rep" | "feet" | "head" | "nothing";
 
 /** Something that limits what the clip can tell, in words and with what to do. */
 export interface Problem {

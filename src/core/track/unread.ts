@@ -1,3 +1,4 @@
+import { recordOf } from "../maths/recordOf";
 import { CHANNEL_WIDTHS, CHANNELS, type Track } from "./track";
 
 /** Channels of a track that the network gives, a frame. */
@@ -17,9 +18,7 @@ export function onlyFrames(track: Track, frames: readonly number[]): Track {
     frames.forEach((f, k) => out.set(x.subarray(f * width, (f + 1) * width), k * width));
     return out;
   };
-  const channels = Object.fromEntries(
-    CHANNELS.map((name) => [name, take(track[name], CHANNEL_WIDTHS[name])]),
-  ) as unknown as Channels;
+  const channels: Channels = recordOf(CHANNELS, (name) => take(track[name], CHANNEL_WIDTHS[name]));
   return {
     ...track,
     ...channels,
@@ -62,28 +61,26 @@ export function filled(
 ): Channels {
   const { times } = track;
   const n = times.length;
-  return Object.fromEntries(
-    CHANNELS.map((name) => {
-      const width = CHANNEL_WIDTHS[name];
-      const from = part[name];
-      const out = new Float32Array(n * width);
-      for (let i = 0, k = 0; i < n; i++) {
-        while (k < frames.length - 1 && frames[k + 1]! <= i) k++;
-        if (frames[k] === i || i < frames[0]! || k === frames.length - 1) {
-          out.set(from.subarray(k * width, (k + 1) * width), i * width);
-          continue;
-        }
-        const w = weights(times, frames, k, i);
-        for (let c = 0; c < width; c++) {
-          let v = 0;
-          // A weight of nothing must not carry over a value that is not there.
-          for (const [q, weight] of w) if (weight !== 0) v += from[q * width + c]! * weight;
-          out[i * width + c] = Number.isNaN(v) ? straight(times, frames, from, width, k, c, i) : v;
-        }
+  return recordOf(CHANNELS, (name) => {
+    const width = CHANNEL_WIDTHS[name];
+    const from = part[name];
+    const out = new Float32Array(n * width);
+    for (let i = 0, k = 0; i < n; i++) {
+      while (k < frames.length - 1 && frames[k + 1]! <= i) k++;
+      if (frames[k] === i || i < frames[0]! || k === frames.length - 1) {
+        out.set(from.subarray(k * width, (k + 1) * width), i * width);
+        continue;
       }
-      return [name, out];
-    }),
-  ) as unknown as Channels;
+      const w = weights(times, frames, k, i);
+      for (let c = 0; c < width; c++) {
+        let v = 0;
+        // A weight of nothing must not carry over a value that is not there.
+        for (const [q, weight] of w) if (weight !== 0) v += from[q * width + c]! * weight;
+        out[i * width + c] = Number.isNaN(v) ? straight(times, frames, from, width, k, c, i) : v;
+      }
+    }
+    return out;
+  });
 }
 
 /**

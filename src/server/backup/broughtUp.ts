@@ -3,9 +3,9 @@ import { mkdir } from "node:fs/promises";
 import { pipeline } from "node:stream/promises";
 import { PGlite } from "@electric-sql/pglite";
 import { drizzle } from "drizzle-orm/pglite";
+import * as schema from "../db/schema";
 import { under } from "../dataDir";
 import { migrationsFolder } from "../db/migrated";
-import { type Db } from "../db/open";
 import { rowLines } from "./rowLines";
 import { changes, readRows, TABLES, writeRows } from "./tables";
 
@@ -25,7 +25,7 @@ export async function broughtUp(
 ): Promise<(table: string) => string> {
   const client = await PGlite.create();
   try {
-    const db = drizzle(client) as unknown as Db;
+    const db = drizzle(client, { schema });
     const apply = async (which: (idx: number) => boolean) => {
       for (const { idx, tag } of changes())
         if (which(idx))
@@ -46,8 +46,7 @@ export async function broughtUp(
       for (const table of TABLES) {
         await pipeline(
           async function* () {
-            for await (const some of readRows(tx as unknown as Db, table))
-              yield `${some.join("\n")}\n`;
+            for await (const some of readRows(tx, table)) yield `${some.join("\n")}\n`;
           },
           createWriteStream(under(up, `${table}.ndjson`)),
         );

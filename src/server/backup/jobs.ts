@@ -37,7 +37,7 @@ const JOB = /^[0-9a-f-]{36}$/;
  * Where a backup that is brought in is put together. @throws RangeError for a name that could be a
  * path
  */
-export function incoming(job: string): string {
+function incoming(job: string): string {
   if (!JOB.test(job)) throw new RangeError("a job is named by a UUID");
   return under(dataDir(), "tmp", `incoming-${job}.zip`);
 }

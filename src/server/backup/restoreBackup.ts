@@ -3,14 +3,12 @@ import { createWriteStream, openAsBlob } from "node:fs";
 import { mkdir, rm, statfs } from "node:fs/promises";
 import path from "node:path";
 import { Readable } from "node:stream";
-import type { ReadableStream as WebStream } from "node:stream/web";
 import { pipeline } from "node:stream/promises";
 import { BlobReader, configure, TextWriter, ZipReader, type FileEntry } from "@zip.js/zip.js";
 import { z } from "zod";
 import { backupManifest, type BackupManifest } from "../../core/formats/backup";
 import { BlobMismatchError, putBlob, type BlobKind } from "../blobs/blobs";
 import { dataDir, under } from "../dataDir";
-import type { Db } from "../db/open";
 import { BackupError } from "./backupError";
 import { broughtUp } from "./broughtUp";
 import { replaceDatabase } from "../store/replace";
@@ -93,8 +91,7 @@ export async function restoreBackup(
         next
           .transaction(async (tx) => {
             for (const table of TABLES)
-              for await (const some of rowLines(files(table)))
-                await writeRows(tx as unknown as Db, table, some);
+              for await (const some of rowLines(files(table))) await writeRows(tx, table, some);
           })
           .catch(apart),
     );
@@ -191,7 +188,7 @@ function unpacked(entry: FileEntry, most: number): Readable {
     },
   });
   entry.getData(writable).catch((error: unknown) => writable.abort(error).catch(() => undefined));
-  return Readable.fromWeb(readable as unknown as WebStream);
+  return Readable.fromWeb(readable);
 }
 
 async function extracted(

@@ -92,7 +92,7 @@ function valueOf(table: string, column: Column): z.ZodType {
 }
 
 /** The shape of a table's rows as they are now, derived from its columns. */
-export const rowShape = (table: TableName): z.ZodType =>
+const rowShape = (table: TableName): z.ZodType =>
   z.strictObject(
     Object.fromEntries(
       Object.values(getTableColumns(BY_NAME.get(table)!)).map((column) => [

@@ -36,7 +36,7 @@ export const changes = (): { idx: number; tag: string }[] =>
   ).entries;
 
 /** Number of the last change: the shape that rows have now. */
-export const schemaNow = (): number => changes().at(-1)!.idx;
+export const schemaNow = (): number => changes().at(-1).idx;
 
 /** All rows of a table as JSON, some at a time; within a transaction. */
 export async function* readRows(tx: Db, table: string): AsyncGenerator<string[]> {

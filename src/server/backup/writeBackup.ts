@@ -41,8 +41,7 @@ export async function openBackup(db: Db): Promise<Backup> {
     const found = await db.transaction(
       async (tx) => {
         const tables: BackupManifest["tables"] = [];
-        for (const name of TABLES)
-          tables.push({ name, ...(await dump(tx as unknown as Db, name, fileOf(name))) });
+        for (const name of TABLES) tables.push({ name, ...(await dump(tx, name, fileOf(name))) });
         const films = await tx
           .select({ sha256: clip.sha256 })
           .from(clip)

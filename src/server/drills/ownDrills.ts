@@ -86,7 +86,7 @@ export async function addOwn(db: Db, golferId: string, file: DrillFile): Promise
   const id = `own-${randomUUID().slice(0, 8)}`;
   await db.transaction(async (tx) => {
     await tx.insert(ownDrill).values({ id, golferId, basedOn: file.basedOn });
-    await keepDrillVersion(tx as unknown as Db, fromFile(file, id, 1));
+    await keepDrillVersion(tx, fromFile(file, id, 1));
   });
   return id;
 }
@@ -106,7 +106,7 @@ export async function keepVersion(db: Db, id: string, file: DrillFile): Promise<
     if (!last) throw new RangeError("there is no such drill");
     // The database keeps the fields of an object in an order of its own.
     if (isDeepStrictEqual(fileOf(last.definition), file)) return last.version;
-    await keepDrillVersion(tx as unknown as Db, fromFile(file, id, last.version + 1));
+    await keepDrillVersion(tx, fromFile(file, id, last.version + 1));
     return last.version + 1;
   });
 }

@@ -69,7 +69,7 @@ export async function keepOfGolfer(
   >,
 ): Promise<void> {
   await db.transaction(async (tx) => {
-    const now = await lockGolfer(tx as unknown as Db, id);
+    const now = await lockGolfer(tx, id);
     if (now) await tx.update(golfer).set(change(now)).where(eq(golfer.id, id));
   });
 }

@@ -1,5 +1,4 @@
 import { Readable } from "node:stream";
-import type { ReadableStream as WebStream } from "node:stream/web";
 import { z } from "zod";
 import { LARGEST_CLIP } from "../../vision/decode/largestClip";
 import {
@@ -36,12 +35,7 @@ export function blobRoute(kind: BlobKind, type: string) {
     if (!request.body) throw new UserError("There was nothing in the request.");
     if (Number(request.headers.get("content-length") ?? 0) > LARGEST_CLIP) throw tooLarge();
     try {
-      await putBlob(
-        kind,
-        sha256,
-        Readable.fromWeb(request.body as unknown as WebStream),
-        LARGEST_CLIP,
-      );
+      await putBlob(kind, sha256, Readable.fromWeb(request.body), LARGEST_CLIP);
       return new Response(null, { status: 201 });
     } catch (error) {
       if (error instanceof BlobTooLargeError) throw tooLarge();
@@ -73,7 +67,7 @@ export function blobRoute(kind: BlobKind, type: string) {
     const send = (range?: { start: number; end: number }) =>
       request.method === "HEAD"
         ? null
-        : (Readable.toWeb(readBlob(kind, sha256, range)) as unknown as BodyInit);
+        : (Readable.toWeb(readBlob(kind, sha256, range)) as ReadableStream);
     const asked = rangeOf(request.headers.get("range"), size);
     if (asked === "none")
       return new Response(send(), { headers: { ...headers, "content-length": String(size) } });

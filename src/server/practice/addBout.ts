@@ -46,12 +46,12 @@ export async function addCountedBout(
   const stage = stageOf(drill, stageId);
   const id = randomUUID();
   await db.transaction(async (tx) => {
-    const sessionId = await sessionAt(tx as unknown as Db, golferId, at, place);
+    const sessionId = await sessionAt(tx, golferId, at, place);
     await tx.insert(bout).values({
       id,
       sessionId,
       golferId,
-      drillVersionId: await keepDrillVersion(tx as unknown as Db, drill),
+      drillVersionId: await keepDrillVersion(tx, drill),
       drillId: drill.id,
       stageId: stage.id,
       startedAt: at,
@@ -63,7 +63,7 @@ export async function addCountedBout(
       failed: passed === null ? 0 : done - passed,
       notJudged: 0,
     });
-    await reword(tx as unknown as Db, sessionId);
+    await reword(tx, sessionId);
   });
   return id;
 }

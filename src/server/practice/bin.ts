@@ -24,7 +24,7 @@ export async function binRep(db: Db, golferId: string, id: string, gone: boolean
       .update(rep)
       .set({ removedAt: gone ? new Date() : null })
       .where(eq(rep.id, id));
-    await recount(tx as unknown as Db, row.boutId);
+    await recount(tx, row.boutId);
   });
 }
 

@@ -76,6 +76,6 @@ export async function keepBoutRow(
       .update(session)
       .set({ place, weather, note: sessionNote })
       .where(eq(session.id, row.sessionId));
-    await reword(tx as unknown as Db, row.sessionId);
+    await reword(tx, row.sessionId);
   });
 }

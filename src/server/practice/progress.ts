@@ -9,7 +9,7 @@ import { groups } from "../reps/rows";
 import { BASELINE } from "../reps/ownSwings";
 
 /** A rep as a dot: what each of its checks said. */
-export interface RepDot {
+interface RepDot {
   id: string;
   checks: readonly CheckVerdict[];
 }

@@ -57,7 +57,7 @@ export function correctRep(
   repId: string,
   list: readonly Correction[],
 ): Promise<AnalysedRep> {
-  return db.transaction((tx) => corrected(tx as unknown as Db, golferId, repId, list));
+  return db.transaction((tx) => corrected(tx, golferId, repId, list));
 }
 
 /**
@@ -156,7 +156,7 @@ export async function correctAsBefore(db: Db, golferId: string, repId: string): 
   const list = await correctionsOf(db, repId);
   if (!list.length) return;
   try {
-    await db.transaction((tx) => corrected(tx as unknown as Db, golferId, repId, list));
+    await db.transaction((tx) => corrected(tx, golferId, repId, list));
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     await db

@@ -84,7 +84,7 @@ export async function judgeAllAgain(db: Db, golferId: string, drill: Drill): Pro
     (r) => r.by.version !== drill.version,
   );
   return db.transaction(async (tx) => {
-    const id = await keepDrillVersion(tx as unknown as Db, drill);
+    const id = await keepDrillVersion(tx, drill);
     const again = drill.stages.flatMap((stage) =>
       reps.filter((r) => r.stageId === stage.id).map((r) => ({ r, v: judgeAgain(stage, r) })),
     );
@@ -95,7 +95,7 @@ export async function judgeAllAgain(db: Db, golferId: string, drill: Drill): Pro
         .where(and(eq(verdict.repId, r.id), eq(verdict.by, "computed")));
     const bouts = [...new Set(again.map(({ r }) => r.boutId))];
     await tx.update(bout).set({ drillVersionId: id }).where(inArray(bout.id, bouts));
-    for (const boutId of bouts) await recount(tx as unknown as Db, boutId);
+    for (const boutId of bouts) await recount(tx, boutId);
     return again.filter(({ r, v }) => v.result !== r.result).length;
   });
 }

@@ -16,7 +16,7 @@ export interface OwnRep {
 /** The baseline: a golfer's normal swings. */
 export const BASELINE = "normal-swing";
 /** So many of the latest swings make the profile. */
-export const LATEST = 5;
+const LATEST = 5;
 
 /**
  * A golfer's latest normal swings from in front: those of the baseline, and those that were only

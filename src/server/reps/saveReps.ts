@@ -58,7 +58,7 @@ export interface SaveRequest {
 
 const GONE = "The golfer whom this was filmed for is not here any more.";
 
-export type ToldRep = Told & { about: number };
+type ToldRep = Told & { about: number };
 
 /** A bout goes on for this long after it began, ms. */
 const BOUT_GAP = 45 * 60_000;
@@ -97,12 +97,12 @@ export async function saveReps(
   const ids = await db.transaction(async (tx) => {
     // Reps of one golfer are kept one after another: else two that come together would each begin a
     // bout.
-    if (!(await lockGolfer(tx as unknown as Db, request.golferId))) throw new UserError(GONE, 409);
+    if (!(await lockGolfer(tx, request.golferId))) throw new UserError(GONE, 409);
     await tx.insert(clip).values(film).onConflictDoUpdate({ target: clip.sha256, set: film });
-    const boutId = await findBout(tx as unknown as Db, request, chosen);
+    const boutId = await findBout(tx, request, chosen);
     const found = withTold(analysis.reps, request.told);
     const before = await knownReps(
-      tx as unknown as Db,
+      tx,
       request,
       boutId,
       found.map(({ r }) => r),
@@ -141,9 +141,8 @@ export async function saveReps(
           by: "live",
         });
     }
-    for (const id of before.values())
-      await correctAsBefore(tx as unknown as Db, request.golferId, id);
-    await recount(tx as unknown as Db, boutId);
+    for (const id of before.values()) await correctAsBefore(tx, request.golferId, id);
+    await recount(tx, boutId);
     return out;
   });
   return { ids, analysis };
@@ -248,7 +247,7 @@ export async function takeBackReps(
   await expectFewer({ rep: await db.$count(rep, which) });
   await db.transaction(async (tx) => {
     await tx.delete(rep).where(which);
-    await recount(tx as unknown as Db, boutId);
+    await recount(tx, boutId);
   });
 }
 

@@ -50,7 +50,7 @@ export function listCopies(dir: string): Copy[] {
 const FREE = 500e6;
 
 /** There is no room for a copy, or it can't be read: nothing was changed. */
-export class NoCopyError extends Error {
+class NoCopyError extends Error {
   override name = "NoCopyError";
 }
 
@@ -105,7 +105,7 @@ async function thinOut(dir: string, now: Date): Promise<void> {
     AGES_MS.map((age) => copies.find((c) => now.getTime() - c.at.getTime() >= age)?.name),
   );
   // Until one is a week old, the oldest grows into its place.
-  if (!copies.some((c) => now.getTime() - c.at.getTime() >= AGES_MS.at(-1)!))
+  if (!copies.some((c) => now.getTime() - c.at.getTime() >= AGES_MS.at(-1)))
     kept.add(copies.at(-1)?.name);
   for (const { name, dir: own } of copies)
     if (!kept.has(name)) await rm(own, { recursive: true, force: true });

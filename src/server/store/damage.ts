@@ -63,7 +63,7 @@ const folders = (dir: string): string[] => {
 };
 
 /** Whether anything says that there was a database here before. */
-export const hadDatabase = (dir: string): boolean => {
+const hadDatabase = (dir: string): boolean => {
   const paths = storePaths(dir);
   return (
     hasBlobs(dir) ||

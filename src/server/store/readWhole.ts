@@ -5,7 +5,7 @@
 import { PGlite } from "@electric-sql/pglite";
 import { amcheck } from "@electric-sql/pglite/contrib/amcheck";
 import { drizzle } from "drizzle-orm/pglite";
-import type { Db } from "../db/open";
+import * as schema from "../db/schema";
 import { TABLES } from "../backup/tables";
 import { countRows } from "./census";
 
@@ -24,7 +24,7 @@ try {
     `select bt_index_check(c.oid, true) from pg_class c join pg_namespace n on n.oid = c.relnamespace join pg_am a on a.oid = c.relam where n.nspname = 'public' and a.amname = 'btree' and c.relkind = 'i'`,
   );
   await client.exec("drop extension amcheck");
-  const rows = await countRows(drizzle(client) as unknown as Db);
+  const rows = await countRows(drizzle(client, { schema }));
   await client.close();
   console.log(JSON.stringify(rows));
 } catch (error) {

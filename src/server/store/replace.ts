@@ -127,8 +127,8 @@ async function replaceOnServer(
   await rowsBeside(dir, db, about);
   await expectFewer(rows);
   await db.transaction(async (tx) => {
-    if (starts === "empty") await clearTables(tx as unknown as Db);
-    await fill(tx as unknown as Db);
+    if (starts === "empty") await clearTables(tx);
+    await fill(tx);
   });
 }
 
@@ -140,8 +140,7 @@ async function rowsBeside(dir: string, db: Db, about: AboutStanding): Promise<vo
     async (tx) => {
       for (const table of TABLES) {
         let text = "";
-        for await (const some of readRows(tx as unknown as Db, table))
-          text += `${some.join("\n")}\n`;
+        for await (const some of readRows(tx, table)) text += `${some.join("\n")}\n`;
         await writeFile(under(beside, "rows", `${table}.ndjson`), text, { flush: true });
       }
     },

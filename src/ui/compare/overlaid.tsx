@@ -64,7 +64,7 @@ export function Overlaid({ reps, aligned }: { reps: readonly Laid[]; aligned: bo
   const times = names.map(([name]) => first.events[name]!);
   const [from, to] = times.length
     ? [Math.min(...times) - AROUND_MS, Math.max(...times) + AROUND_MS / 2]
-    : [first.series.t[0]!, first.series.t.at(-1)!];
+    : [first.series.t[0]!, first.series.t.at(-1)];
   const y = scaleLinear([from, to], [0, HEIGHT]);
   const { of, ends, words } = lineOf(reps);
   const right = first.hand === "right" || first.series.behind !== undefined;

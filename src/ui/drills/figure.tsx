@@ -1,3 +1,4 @@
+import { recordOf } from "@/core/maths/recordOf";
 import { FIGURE_POINTS, type FigurePoint } from "@/core/play/figurePoints";
 import type { Movement } from "@/core/play/movement";
 
@@ -5,9 +6,7 @@ type Point = readonly [x: number, y: number];
 
 /** The joints of one frame, mm; y down, as on a screen. */
 function jointsOf(frame: readonly number[]): Record<FigurePoint, Point> {
-  return Object.fromEntries(
-    FIGURE_POINTS.map((name, k) => [name, [frame[2 * k]!, -frame[2 * k + 1]!]]),
-  ) as unknown as Record<FigurePoint, Point>;
+  return recordOf(FIGURE_POINTS, (_, k) => [frame[2 * k]!, -frame[2 * k + 1]!]);
 }
 
 const path = (...points: Point[]) => `M${points.map(([x, y]) => `${x} ${y}`).join("L")}`;

@@ -2,7 +2,7 @@ import type { FilmPlan, Place } from "@/core/film/plan";
 import type { View } from "@/core/measures/catalogue";
 
 /** Beyond the club nobody stands nearer than this, cm: a step. */
-export const APART_CM = 100;
+const APART_CM = 100;
 
 interface Props {
   plan: FilmPlan;

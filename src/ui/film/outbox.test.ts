@@ -29,7 +29,7 @@ class Computer {
     if (ending === "refused")
       return Response.json({ message: "The disk is full. Free some space." }, { status: 507 });
     const { pathname, searchParams } = new URL(url, "http://computer");
-    if (method === "PUT") this.blobs.add(pathname.split("/").at(-1)!);
+    if (method === "PUT") this.blobs.add(pathname.split("/").at(-1));
     if (method === "DELETE")
       this.reps.delete(`${searchParams.get("bout")} ${searchParams.get("clip")}`);
     if (method === "POST") {

@@ -40,7 +40,7 @@ const CM_PER = { cm: 100, inch: 12 * CM_PER_INCH } as const;
 const UNIT = { cm: "m", inch: "ft" } as const;
 
 /** A length of a place, in metres or feet. */
-export const placeLength = (cm: number, units: Units): string =>
+const placeLength = (cm: number, units: Units): string =>
   `${(cm / CM_PER[units]).toFixed(1)} ${UNIT[units]}`;
 
 /** What is lost, and what to do about it. */

@@ -55,7 +55,7 @@ function Side({
     });
   const options = [
     ...STYLES[choice.id].map((side, i) => ({
-      side: side as string | null,
+      side: side,
       name: side,
       words: choice.sides[i]!,
     })),

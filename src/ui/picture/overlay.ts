@@ -254,7 +254,7 @@ function ways(pen: Pen, address: number, frame: number): void {
       middle(pen, Math.min(address, frame) + i, a, b),
     );
     line(pen, way, "#fff", 2, [...dash]);
-    dot(pen, way.at(-1)!, 4, "#fff");
+    dot(pen, way.at(-1), 4, "#fff");
   }
 }
 

@@ -25,7 +25,7 @@ import { PracticeForm, type Practice } from "./practiceForm";
 import { River } from "./river";
 
 /** A drill that may stand in a bout's place. */
-export interface DueShown {
+interface DueShown {
   drill: Pick<Drill, "id" | "name" | "minutes" | "dose">;
   stage: { id: string; name: string };
   reason: string;

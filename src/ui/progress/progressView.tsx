@@ -23,7 +23,7 @@ import { FeltChart, type Felt } from "./feltChart";
 const BEFORE_FIRST = 7;
 
 /** One check over the bouts, with the same measure in normal swings. */
-export interface CheckProgress {
+interface CheckProgress {
   check: Stage["checks"][number];
   band: [number | null, number | null];
   trend: Trend;

@@ -128,7 +128,7 @@ export function BoutGlance({
               {best && bout.reps.length > 0 && (
                 <Button asChild>
                   <Link
-                    href={`/compare?reps=${[...new Set([bout.reps[0]!.id, bout.reps.at(-1)!.id, best])].join(",")}`}
+                    href={`/compare?reps=${[...new Set([bout.reps[0]!.id, bout.reps.at(-1).id, best])].join(",")}`}
                   >
                     First, last and best
                   </Link>

@@ -14,7 +14,7 @@ import {
 import { Frames, keptPx, type FramesState } from "./frames";
 
 /** Painted so large, px. */
-export const PX = 440;
+const PX = 440;
 
 interface Props {
   /** The film; null where none was kept. */

@@ -12,5 +12,5 @@ export const filmRange = (
   { t }: RepSeries,
 ): readonly [first: number, last: number] => [
   nearestFrame(times, t[0]! - AROUND_MS),
-  nearestFrame(times, t.at(-1)! + AROUND_MS),
+  nearestFrame(times, t.at(-1) + AROUND_MS),
 ];

@@ -45,7 +45,7 @@ export function SaveFilm({ src, name, frame, burn }: Props) {
       const file =
         film &&
         !stopped &&
-        (await does(wrap<BurnWorker>(worker) as unknown as BurnWorker, {
+        (await does(wrap<BurnWorker>(worker), {
           ...burn,
           film,
           font: fontFile("Atkinson Hyperlegible Next Variable"),

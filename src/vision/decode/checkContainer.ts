@@ -23,7 +23,7 @@ const MOST_INDEX = 64e6;
 /** Fragments of a second each, in a film of some hours. */
 const MOST_BOXES = 40_000;
 /** Longer films than this are refused, h: a range session is a few. */
-export const LONGEST_H = 12;
+const LONGEST_H = 12;
 /** Films with fewer or more pictures a second than this are refused; phones film at 24 to 960. */
 const FPS = [1, 1000] as const;
 /**

@@ -60,5 +60,3 @@ export function uprightPlane(
       };
   }
 }
-
-export type UprightPlane = ReturnType<typeof uprightPlane>;

@@ -262,7 +262,7 @@ export class LiveReader {
 
   private looked(t: number): void {
     while (this.looks.length && this.looks[0]!.t < t - KEPT_MS) this.looks.shift();
-    const newest = this.looks.at(-1)!;
+    const newest = this.looks.at(-1);
     if (newest.presence >= PRESENT) this.seenAt = newest.t;
     const stance = stanceOf(this.looks);
     if (!this.holding) this.settle(stance, newest.t);
@@ -303,7 +303,7 @@ export class LiveReader {
 
   private hold(): void {
     const { width, height } = this.options.size;
-    const looks = this.recent(this.looks.at(-1)!.t);
+    const looks = this.recent(this.looks.at(-1).t);
     // Of one who bends down to a ball no size can be told.
     if (!looks.length || !upright(looks)) return;
     const place = placeOf(looks, { width, height });

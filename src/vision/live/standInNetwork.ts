@@ -82,7 +82,7 @@ function answered(
   const scale = from.size / to.size;
   const shift = (of: "cx" | "cy") => CROP_SIDE * ((from[of] - to[of]) / to.size + 0.5 - scale / 2);
   const [sx, sy] = [shift("cx"), shift("cy")];
-  const moved = points.slice() as Float32Array<ArrayBuffer>;
+  const moved = points.slice();
   for (let p = 0; p < moved.length; p += 5) {
     moved[p] = moved[p]! * scale + sx;
     moved[p + 1] = moved[p + 1]! * scale + sy;

@@ -29,7 +29,7 @@ export async function compileNetwork(
   const run = async (model: LiteRt.CompiledModel, input: Float32Array, side: number) => {
     const plain = new core.Tensor(input, [1, side, side, 3]);
     const tensor = graphics ? await plain.moveTo("webgpu") : plain;
-    const outputs = (await model.run(tensor)) as LiteRt.Tensor[];
+    const outputs = await model.run(tensor);
     const arrays = (
       graphics
         ? await Promise.all(outputs.map((t) => t.data()))

@@ -21,7 +21,7 @@ const LOST = 14;
 /**
  * What is said when most patches have lost their place: farther than any of them can be followed.
  */
-export const FAR = 99;
+const FAR = 99;
 
 /**
  * Watches what should stand still: a few patches of the background, away from the golfer, found

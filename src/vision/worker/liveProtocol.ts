@@ -79,7 +79,7 @@ export interface LiveAnswer extends LiveTrack {
 }
 
 /** What the page hears from the live worker (by comlink). */
-export interface LiveListener {
+interface LiveListener {
   state(shown: LoopShown): void;
   sound(sound: Sound): void;
   /** See `LiveSessionOptions`. */

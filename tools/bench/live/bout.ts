@@ -69,11 +69,7 @@ export async function startBout(
   await page.addInitScript(`window.kingfisherBench = ${bench}`);
   await page.goto(`${base}/film?drill=double-step&reps=${reps}`);
   await page.getByRole("button", { name: "Try without a camera" }).click();
-  await page.waitForFunction(
-    () =>
-      (window as unknown as { kingfisherBench: { calls?: unknown } }).kingfisherBench.calls !==
-      undefined,
-    undefined,
-    { timeout: 120_000 },
-  );
+  await page.waitForFunction(() => window.kingfisherBench.calls !== undefined, undefined, {
+    timeout: 120_000,
+  });
 }

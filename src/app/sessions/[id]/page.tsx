@@ -37,7 +37,7 @@ export default async function SessionPage({ params }: { params: Promise<{ id: st
     byStage.length === 1 && filmed.length > 1
       ? firstToLast(
           filmed[0]!.reps,
-          filmed.at(-1)!.reps,
+          filmed.at(-1).reps,
           filmed[0]!.bout.stage?.checks.map((c) => c.measure) ?? [],
         )
       : null;

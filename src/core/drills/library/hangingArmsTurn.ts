@@ -82,7 +82,7 @@ const faults = (make: typeof good | typeof withClub) => [
     "Starts from the middle",
     "lead-share-peak-before-hands",
     "The weight does not go to the lead foot before it goes back.",
-    make({ rock: { share: 42, lead: 0.4 }, share: { address: 44 } } as never),
+    make({ rock: { share: 42, lead: 0.4 }, share: { address: 44 } }),
   ),
 ];
 

@@ -60,7 +60,7 @@ const noPace = (script: typeof walk | typeof swung) =>
     "No pace",
     "walkOn",
     "Both feet stay where they are.",
-    script({ trailStep: undefined } as never),
+    script({ trailStep: undefined }),
   );
 
 export const drill: Drill = {

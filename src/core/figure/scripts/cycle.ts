@@ -29,7 +29,7 @@ export interface CycleOptions {
   jitter: readonly number[];
 }
 
-export const STEADY_CYCLE: CycleOptions = {
+const STEADY_CYCLE: CycleOptions = {
   cycles: 5,
   period: 1.6,
   stance: STANCE,

@@ -32,7 +32,7 @@ export interface DoubleStepOptions {
   size: number;
 }
 
-export const GOOD_DOUBLE_STEP: DoubleStepOptions = {
+const GOOD_DOUBLE_STEP: DoubleStepOptions = {
   still: 0.8,
   back: 1.0,
   down: 0.31,

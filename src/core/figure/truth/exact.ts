@@ -39,7 +39,7 @@ export const ofSide = (sim: Simulation, foot: Foot, get: (s: Side) => number): F
   Float64Array.from(sim.poses, (p) => get(p[foot]));
 
 /** Degrees about U of an across-axis (trail to lead), + turned toward the target; unwrapped. */
-export function turnOf(sim: Simulation, axis: (p: Pose) => Vec3): Float64Array {
+function turnOf(sim: Simulation, axis: (p: Pose) => Vec3): Float64Array {
   let before = 0;
   return Float64Array.from(sim.poses, (p) => {
     const a = axis(p);

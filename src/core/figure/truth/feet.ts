@@ -2,7 +2,7 @@ import type { Simulation } from "../simulate";
 import { FEET, ofSide, type Exact, type Foot } from "./exact";
 import { MS } from "./search";
 
-export type FootEventName =
+type FootEventName =
   | "heelUp"
   | "heelDown"
   | "toeUp"
@@ -20,7 +20,7 @@ export interface FootEventTruth {
 }
 
 /** One foot against its place at a rep's address; cm, degrees on the ground. */
-export interface FootTruth {
+interface FootTruth {
   heel: Float64Array;
   toe: Float64Array;
   air: boolean[];

@@ -213,7 +213,7 @@ function knees({ x, e, view }: RepCase, put: Put): void {
     Math.min(...FEET.map((f) => angleAt(p[f].shoulder, p[f].elbow, p[f].wrist))),
   );
   if (view === "face-on" && e.top !== undefined)
-    put("elbowAngleMinAddressToTop", Math.min(...elbow.subarray(e.address!, near(e.top) + 1)));
+    put("elbowAngleMinAddressToTop", Math.min(...elbow.subarray(e.address, near(e.top) + 1)));
 }
 
 function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Put): void {
@@ -222,7 +222,7 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     const f = feet[foot];
     const ground = sim.body.soleHeight;
     const rise = (i: number) =>
-      near(i) === e.address ? sim.poses[e.address!]![foot].heel[1] - ground : at(f.heel, i);
+      near(i) === e.address ? sim.poses[e.address]![foot].heel[1] - ground : at(f.heel, i);
     for (const name of ["address", "top", "impact", "midThrough", "finish"] as const)
       if (e[name] !== undefined) put(`${foot}HeelHeight${cap(name)}`, rise(e[name]));
     for (const [from, to] of WINDOWS) {
@@ -333,7 +333,7 @@ function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
 }
 
 /** How many times a share turns by at least 15 points. */
-export function reversals(share: ArrayLike<number>, from: number, to: number): number {
+function reversals(share: ArrayLike<number>, from: number, to: number): number {
   let [low, high, direction, count] = [share[from]!, share[from]!, 0, 0];
   for (let i = from; i <= to; i++) {
     low = Math.min(low, share[i]!);

@@ -24,8 +24,6 @@ export interface Truth {
   leadShare: Float64Array;
 }
 
-export type { TruthEvent } from "./swingEvents";
-
 /**
  * The truth of every rep of a simulation. Heights of feet count from the rep's address; a foot is
  * in the air while heel and toe are both more than 1.5 cm up. Shares come from the plain pendulum

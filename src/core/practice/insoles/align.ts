@@ -33,8 +33,8 @@ export function placesOf(
   hand: "left" | "right",
 ): Place[] {
   const [first, began] = [series.t[0]!, reading.t[0]!];
-  const estimate = onClock(series.t, series.leadShare, first, series.t.at(-1)!);
-  const share = onClock(reading.t, insoleShare(reading, hand), began, reading.t.at(-1)!);
+  const estimate = onClock(series.t, series.leadShare, first, series.t.at(-1));
+  const share = onClock(reading.t, insoleShare(reading, hand), began, reading.t.at(-1));
   const outside = Math.floor((1 - LEAST_COVER) * estimate.length);
   const [lag0, lags] = [-outside, share.length - estimate.length + 2 * outside + 1];
   if (lags <= 0) return [];
@@ -67,7 +67,7 @@ export function laidAt(
   series: Pick<RepSeries, "t">,
   offsetMs: number,
 ): InsoleReading {
-  const [from, to] = [series.t[0]! - offsetMs, series.t.at(-1)! - offsetMs];
+  const [from, to] = [series.t[0]! - offsetMs, series.t.at(-1) - offsetMs];
   const rows = Array.from(t.keys()).filter((i) => t[i]! >= from && t[i]! <= to);
   const own = (x: Float64Array) => Float64Array.from(rows, (i) => x[i]!);
   return {

@@ -63,7 +63,7 @@ export const laterDay = (day: Day, by: number): Day =>
   new Date(Date.parse(day) + by * 86_400_000).toISOString().slice(0, 10);
 
 /** What became of a planned bout. */
-export type BoutState = "planned" | "done" | "skipped";
+type BoutState = "planned" | "done" | "skipped";
 
 /** A planned bout as it is kept. */
 export interface KeptBout extends PlannedBout {

@@ -34,7 +34,7 @@ const carried = perMotion((m): readonly [t: Float64Array, u: Float64Array] => {
  * Speed of mid-hands against mid-shoulder in the picture plane, cm/s: a body that falls to one foot
  * carries its hands along without their having started.
  */
-export const swingSpeed = perMotion((m) => {
+const swingSpeed = perMotion((m) => {
   const [t, u] = carried(m);
   return planeSpeed(less(m.handsT, t), less(m.handsU, u), m.dt);
 });

@@ -16,7 +16,7 @@ beforeAll(() => {
     drill: "double-step",
     samples: 16,
   }).reps[0]!;
-  events = Object.fromEntries(Object.entries(rep.events).map(([k, v]) => [k, v!.t]));
+  events = Object.fromEntries(Object.entries(rep.events).map(([k, v]) => [k, v.t]));
 });
 const gates = (hand: "left" | "right", size = FILM): Map<string, Gate> => {
   const s = stripScales(size, rep.series, events, hand);

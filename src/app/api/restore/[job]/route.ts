@@ -1,5 +1,4 @@
 import { Readable } from "node:stream";
-import type { ReadableStream as WebStream } from "node:stream/web";
 import { z } from "zod";
 import { arrived, beginRestore, forget, jobs, takeIn } from "@/server/backup/jobs";
 import { api, refusal } from "@/server/http/api";
@@ -37,7 +36,7 @@ export const PUT = api<Names>(async (request, names) => {
   if (jobs().get(job)?.state === "running") return refusal("It is being read already.", 409);
   try {
     return Response.json({
-      bytes: await takeIn(job, at.data, Readable.fromWeb(request.body as unknown as WebStream)),
+      bytes: await takeIn(job, at.data, Readable.fromWeb(request.body)),
     });
   } catch (error) {
     if (error instanceof RangeError)
