@@ -6,7 +6,7 @@ import { stageOf, type Drill } from "../core/drills";
 import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
 import { ownDrill, readDrillFile } from "../core/formats/drillFile";
 import { readTrack, TrackFileError, writeTrack } from "../core/formats/trackFile";
-import type { View } from "../core/measures/catalogue";
+import type { View } from "../core/scene/view";
 import type { RepKind } from "../core/reps/rep";
 import type { Track } from "../core/track/track";
 import { CLIP_WORDS, ClipError, type ClipErrorCode } from "../vision/decode/clipError";

@@ -1,6 +1,6 @@
 import { DRILLS } from "../core/drills";
 import type { AnalysisJson } from "../core/formats/analysisJson";
-import { CATALOGUE, type MeasureId } from "../core/measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../core/measures";
 import { WHY } from "../core/uncertainty/told";
 
 /**

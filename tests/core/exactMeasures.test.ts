@@ -5,7 +5,7 @@ import { body } from "../../src/core/figure/anthropometry";
 import { simulate } from "../../src/core/figure/simulate";
 import { sized } from "../../src/core/figure/sized";
 import { truths } from "../../src/core/figure/truth/truth";
-import { CATALOGUE, type MeasureId } from "../../src/core/measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../../src/core/measures";
 import { exactTrack } from "../../tools/study/exactTrack";
 
 const STATURE = 176;
@@ -28,6 +28,7 @@ const NOT_FROM_JOINTS = new Set<MeasureId>([
   "leadFootTurnImpactToFinish",
   "leadFootTurnAddressToFinish",
   "leadFootTurnImpactToMidThrough",
+  "leadToeOutFinish",
   "trailHeelTravelImpactToFinish",
   "trailHeelTravelAddressToFinish",
   "trailFootTravelImpactToMidThrough",

@@ -7,7 +7,7 @@ import { planFilm, type FilmPlan, type Place } from "@/core/film/plan";
 import { resolves, type Resolved } from "@/core/film/resolves";
 import { roomOf, type Room } from "@/core/film/room";
 import type { Vec3 } from "@/core/maths/vec3";
-import type { View } from "@/core/measures/catalogue";
+import type { View } from "@/core/scene/view";
 import { pinhole, toWorld } from "../../tools/clips/camera";
 
 const PHONE: Lens = { fovDeg: 67, long: 1920, short: 1080, fps: 60 };

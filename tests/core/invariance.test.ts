@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { analyse, type AnalysedRep } from "@/core/analyse";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import { at, POINT, POINTS, type Track } from "@/core/track/track";
 import { truthClips } from "../../tools/study/truthClip";
 

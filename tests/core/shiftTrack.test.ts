@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { analyse } from "@/core/analyse";
 import { readTrack, writeTrack } from "@/core/formats/trackFile";
-import { MEASURE_IDS } from "@/core/measures/catalogue";
+import { MEASURE_IDS } from "@/core/measures";
 import { shiftTrack } from "@/core/track/shiftTrack";
 
 describe("a track on the clock of a film that began earlier", () => {

@@ -8,7 +8,7 @@
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import type { Sort } from "../../src/core/uncertainty/errors";
-import type { MeasureId } from "../../src/core/measures/catalogue";
+import type { MeasureId } from "../../src/core/measures";
 import { truthClips } from "../study/truthClip";
 import { compare, pairOf, pairs, type ComparedClip, type Pair } from "../study/compare";
 import { figures } from "../study/figures";

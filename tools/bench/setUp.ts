@@ -8,7 +8,7 @@ import { writeFileSync } from "node:fs";
 import { benchUOf } from "../../src/core/drills/mustRule";
 import { cmPerPx } from "../../src/core/film/lens";
 import { median } from "../../src/core/maths/stats";
-import { CATALOGUE, MEASURE_IDS } from "../../src/core/measures/catalogue";
+import { CATALOGUE, MEASURE_IDS } from "../../src/core/measures";
 import { compare, rulesOf } from "../study/compare";
 import { truthClips, type TruthClip } from "../study/truthClip";
 import { report } from "./report";

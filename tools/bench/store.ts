@@ -12,7 +12,7 @@ import { sql } from "drizzle-orm";
 import { DRILLS, isJudged } from "../../src/core/drills";
 import { seeded } from "../../src/core/maths/seeded";
 import { quantile } from "../../src/core/maths/stats";
-import { CATALOGUE, MEASURE_IDS } from "../../src/core/measures/catalogue";
+import { CATALOGUE, MEASURE_IDS } from "../../src/core/measures";
 import { laterDay } from "../../src/core/practice/plan/week";
 import { writeRows } from "../../src/server/backup/tables";
 import { closeDatabase, database } from "../../src/server/db/open";

@@ -1,5 +1,6 @@
 import type { Check, Stage } from "../../src/core/drills";
-import type { MeasureId, View } from "../../src/core/measures/catalogue";
+import type { MeasureId } from "../../src/core/measures";
+import type { View } from "../../src/core/scene/view";
 import type { RepKind, RepRules } from "../../src/core/reps/rep";
 
 /**

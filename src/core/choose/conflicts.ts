@@ -1,6 +1,6 @@
 import type { Check, Drill } from "../drills";
 import { STYLES, type StyleId } from "../drills/drill";
-import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../measures";
 import { findStyle } from "./styles";
 
 /** Why two drills pull against each other. */

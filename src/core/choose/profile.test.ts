@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { DRILLS } from "../drills";
 import type { Measured } from "../judge/verdict";
-import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../measures";
 import { profileOf, type ProfileAsk } from "./profile";
 import { firstStance } from "./reach";
 import { compareStances } from "./stances";

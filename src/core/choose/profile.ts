@@ -9,7 +9,7 @@ import {
 } from "../drills/drill";
 import type { Measured } from "../judge/verdict";
 import { deviation, mean } from "../maths/stats";
-import { MEASURE_IDS, type MeasureId } from "../measures/catalogue";
+import { MEASURE_IDS, type MeasureId } from "../measures";
 import { carriedChecks } from "./carried";
 import { overlap } from "./conflicts";
 import { opposed, stylesOf } from "./styles";

@@ -1,6 +1,6 @@
 import { deviation, mean } from "../maths/stats";
 import type { Measured } from "../judge/verdict";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 import type { Stance } from "./reach";
 
 /**

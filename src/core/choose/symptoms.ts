@@ -1,6 +1,6 @@
 import { DRILLS, type Drill } from "../drills";
 import type { SymptomId } from "../drills/drill";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 
 /** Something that golfers notice, what it usually is, and how to know. */
 export interface Symptom {

@@ -1,6 +1,6 @@
 import type { Check, Drill, Stage, Fault } from "../drills";
 import type { Club, Styles, SymptomId } from "../drills/drill";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 import { carriedChecks } from "./carried";
 import { lookAt, type Averaged, type Finding } from "./profile";
 import { opposed } from "./styles";

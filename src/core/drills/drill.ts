@@ -1,5 +1,6 @@
 import type { MovementScript } from "../figure/script";
-import type { MeasureId, View } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
+import type { View } from "../scene/view";
 import type { RepRules } from "../reps/rep";
 
 /** Where in the chain of causes a check stands: the earliest failed one gives the cue. */

@@ -1,6 +1,6 @@
 import { readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { CATALOGUE } from "../measures/catalogue";
+import { CATALOGUE } from "../measures";
 import { PHASES, type Stage } from "./drill";
 import { dueCue, margins, truthsOf } from "./drillTruth";
 import { pathsThrough } from "./paths";

@@ -1,6 +1,6 @@
 import type { MovementScript } from "../figure/script";
 import { merged } from "../figure/scripts/swing";
-import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../measures";
 import type { RepRules } from "../reps/rep";
 import type { ActionNeed, Check, Fault, FailWords, RequiredAction } from "./drill";
 

@@ -1,4 +1,4 @@
-import type { View } from "../measures/catalogue";
+import type { View } from "../scene/view";
 import type { Drill, Stage } from "./drill";
 
 /**

@@ -1,5 +1,5 @@
 import { asTrack, type Look, type Stance } from "../live/stance";
-import type { View } from "../measures/catalogue";
+import type { View } from "../scene/view";
 import { CAMERA_PRIOR } from "../scene/camera";
 import type { Problem } from "../scene/problems";
 import { readScene, type GolferFacts, type Scene } from "../scene/scene";

@@ -1,7 +1,7 @@
 import type { Check, Stage } from "../drills/drill";
 import { APART, benchUOf, mustMargins } from "../drills/mustRule";
 import { resample } from "../maths/filter";
-import { CATALOGUE } from "../measures/catalogue";
+import { CATALOGUE } from "../measures";
 import type { FilmPlan } from "./plan";
 import setUpU from "./setUpU.json";
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { DRILLS, type Check, type Drill, type Stage } from "../drills";
-import { MEASURE_IDS, type MeasureId } from "../measures/catalogue";
+import { MEASURE_IDS, type MeasureId } from "../measures";
 import { DRILL_FILE_TOO_LARGE, LARGEST_DRILL_FILE } from "./drillFileSize";
 import { CANT_SHOW, isShown } from "./shownText";
 

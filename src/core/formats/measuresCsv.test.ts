@@ -3,7 +3,7 @@ import Papa from "papaparse";
 import { expect, it } from "vitest";
 import { analyse } from "../analyse";
 import { measuresCsv } from "./measuresCsv";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 import { readTrack } from "./trackFile";
 
 it("a rep's measures come back from CSV as they were, with their bands and whatever is said of them", () => {

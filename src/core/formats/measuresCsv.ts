@@ -1,6 +1,6 @@
 import type { Measured, Verdict } from "../judge/verdict";
 import { writeCsv } from "./csv";
-import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../measures";
 
 /** What a table of measures is made of. */
 export interface MeasuredRep {

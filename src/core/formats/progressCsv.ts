@@ -1,6 +1,6 @@
 import type { CheckVerdict } from "../judge/verdict";
 import { writeCsv } from "./csv";
-import { CATALOGUE } from "../measures/catalogue";
+import { CATALOGUE } from "../measures";
 
 interface DottedBout {
   id: string;

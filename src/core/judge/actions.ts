@@ -1,6 +1,6 @@
 import type { Motion } from "../motion/motion";
 import type { RequiredAction, Stage } from "../drills";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 import { stepOf } from "../measures/steps";
 import type { Rep } from "../reps/rep";
 import type { SideName } from "../track/sides";

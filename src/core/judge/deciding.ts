@@ -1,5 +1,5 @@
 import type { RequiredAction, Stage } from "../drills";
-import { MOMENTS, SPANS, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, type Awaited, type MeasureId } from "../measures";
 import type { EventName, RepKind } from "../reps/rep";
 import { WALK_MS } from "./actions";
 
@@ -18,98 +18,7 @@ interface FoundEvents {
   to: number;
 }
 
-/** What a measure waits for: an event, a foot's landing, or the end of the rep. */
-type Awaited = EventName | "strike" | "leadLanding" | "trailLanding" | "held" | "end";
-
-/** Measures whose id does not end with the event that they wait for. */
-const OWN: Partial<Record<MeasureId, readonly Awaited[]>> = {
-  pelvisSway: ["top"],
-  pelvisSlide: ["strike"],
-  headDrift: ["strike"],
-  counterMove: ["strike"],
-  headRise: ["strike"],
-  pelvisDropTransition: ["halfwayDown"],
-  pelvisRiseToImpact: ["strike"],
-  pelvisDriftAtImpact: ["strike"],
-  sideTiltChange: ["top"],
-  thoraxRange: ["strike"],
-  pelvisRange: ["strike"],
-  pelvisPeakTurnRate: ["strike"],
-  pelvisRateAtImpact: ["strike"],
-  peakPelvisTurnAt: ["strike"],
-  pelvisPeakBeforeThorax: ["strike"],
-  thoraxPeakBeforeArms: ["strike"],
-  hipsToBall: ["strike"],
-  hipsToBallTop: ["top"],
-  bendChange: ["strike"],
-  trailKneeTowardBall: ["strike"],
-  trailKneeOut: ["top"],
-  trailKneeIn: ["top"],
-  kneeGapDown: ["strike"],
-  kneePart: ["strike"],
-  footStagger: ["handStart"],
-  leadSharePeakBeforeHands: ["handStart"],
-  trailSharePeak: ["top"],
-  trailSharePeakAt: ["top"],
-  shareReversals: ["top"],
-  recentreBeforeTop: ["recentre", "top"],
-  groundFirst: ["handStart"],
-  loadRate: ["strike"],
-  crossBeforeTrailHeelUp: ["midThrough"],
-  beatSpread: ["strike"],
-  footGapHipsAddress: ["handStart"],
-  trailStepBeforeHands: ["handStart"],
-  leadLandBeforeTop: ["leadLanding", "top"],
-  leadLiftFromMidBack: ["top"],
-  trailLandAfterImpact: ["strike", "trailLanding"],
-  trailLandsPastLead: ["trailLanding"],
-  trailHeelUpAt: ["midThrough"],
-  heelRiseMatch: ["finish"],
-  propDropAt: ["midThrough"],
-  trailFootRoll: ["strike"],
-  backTime: ["top"],
-  downTime: ["strike"],
-  tempoRatio: ["strike"],
-  pelvisBeforeHands: ["halfwayDown"],
-  thoraxBeforeHands: ["halfwayDown"],
-  slideBeforeHands: ["halfwayDown"],
-  stillBefore: ["handStart"],
-  peakHandSpeed: ["strike"],
-  leadStepLength: ["leadLanding"],
-  trailStepLength: ["trailLanding"],
-  holdTime: ["held"],
-  wobble: ["held"],
-  leadLandingOffset: ["leadLanding"],
-  trailLandingOffset: ["trailLanding"],
-};
-const SPAN_END: Record<(typeof SPANS)[number], Awaited> = {
-  AddressToTop: "top",
-  AddressToImpact: "strike",
-  TopToImpact: "strike",
-  ImpactToFinish: "finish",
-  HalfwayDownToImpact: "strike",
-  AddressToFinish: "finish",
-  ImpactToMidThrough: "midThrough",
-};
-const MOMENT: Record<string, Awaited> = {
-  Address: "handStart",
-  Top: "top",
-  HalfwayDown: "halfwayDown",
-  Impact: "strike",
-  Release: "release",
-  MidThrough: "midThrough",
-  Finish: "finish",
-};
-
-/** What a measure waits for; the rep's end where nothing less is known to be enough. */
-function awaitedBy(id: MeasureId): readonly Awaited[] {
-  const own = OWN[id];
-  if (own) return own;
-  const span = SPANS.find((s) => id.endsWith(s));
-  if (span) return [SPAN_END[span]];
-  const moment = ["Address", "MidThrough", ...MOMENTS].find((m) => id.endsWith(m));
-  return [moment ? MOMENT[moment]! : "end"];
-}
+const awaitedBy = (id: MeasureId): readonly Awaited[] => CATALOGUE[id].waitsFor;
 
 /**
  * *Deciding instant* of a rep, ms: the latest event, landing or end that one of the stage's musts

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { findStage, type Stage } from "../drills";
-import { CATALOGUE, MEASURE_IDS, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, MEASURE_IDS, type MeasureId } from "../measures";
 import { checkBand, judge, type JudgeInput } from "./judge";
 import type { Measured } from "./verdict";
 

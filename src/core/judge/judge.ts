@@ -1,6 +1,6 @@
 import { bandFor, type Check, type FailWords, type Stage } from "../drills";
 import { PHASES } from "../drills/drill";
-import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../measures";
 import type { Problem } from "../scene/scene";
 import type {
   ActionVerdict,

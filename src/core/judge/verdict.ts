@@ -1,5 +1,5 @@
 import type { Problem } from "../scene/problems";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 
 /** A measure of one rep with its standard uncertainty, or why it can't be had. */
 export interface Measured {

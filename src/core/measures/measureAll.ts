@@ -1,44 +1,36 @@
+import { recordOf } from "../maths/recordOf";
 import type { Motion } from "../motion/motion";
-import type { Rep, RepRules } from "../reps/rep";
-import { balanceMeasures } from "./balance";
+import type { Rep, RepKind, RepRules } from "../reps/rep";
+import { CATALOGUE, MEASURE_IDS, type MeasureId, type Measures } from "./catalogue";
 import {
-  CATALOGUE,
-  MEASURE_IDS,
   missing,
-  type MeasureId,
-  type Measures,
+  RepMotion,
+  type Compute,
+  type Measure,
+  type MeasuredKind,
   type RawMeasure,
-} from "./catalogue";
-import { cycleMeasures } from "./cycle";
-import { feetMeasures } from "./feet";
-import { footSpanMeasures } from "./footSpans";
-import { legMeasures } from "./legs";
-import { orderMeasures } from "./order";
-import { pivotMeasures } from "./pivot";
-import { behindMeasures, postureMeasures, turnMeasures } from "./posture";
-import { swayMeasures } from "./sway";
-import { weightMeasures } from "./weight";
+} from "./measure";
+
+const MEASURED_AS: Record<RepKind, MeasuredKind> = {
+  swing: "swing",
+  "step-swing": "swing",
+  gesture: "swing",
+  cycle: "cycle",
+  pivot: "pivot",
+  hold: "hold",
+};
 
 /**
  * All measures of the catalogue for one rep; those of another view or another kind of rep say so.
  */
 export function measureAll(m: Motion, rep: Rep, rules: RepRules): Record<MeasureId, RawMeasure> {
-  const found = of(m, rep, rules);
-  return Object.fromEntries(
-    MEASURE_IDS.map((id) => [
-      id,
-      found[id] ?? missing(CATALOGUE[id].views.includes(m.view) ? "otherKind" : "otherView"),
-    ]),
-  ) as Record<MeasureId, RawMeasure>;
-}
-
-function of(m: Motion, rep: Rep, rules: RepRules): Measures {
-  const copied = copiedMeasures(m, rep, rules);
-  if (rep.kind === "cycle" || rep.kind === "pivot" || rep.kind === "hold") return copied;
-  const joints = { ...legMeasures(m, rep), ...footSpanMeasures(m, rep) };
-  return m.view === "face-on"
-    ? { ...copied, ...joints, ...turnMeasures(m, rep) }
-    : { ...copied, ...joints };
+  const r = new RepMotion(m, rep, rules);
+  return recordOf(MEASURE_IDS, (id) => {
+    const measure = CATALOGUE[id];
+    if (!measure.views.includes(m.view)) return missing("otherView");
+    const compute = fromChannels(measure, rep) ?? fromJoints(measure, rep);
+    return compute ? compute(r) : missing("otherKind");
+  });
 }
 
 /**
@@ -47,16 +39,18 @@ function of(m: Motion, rep: Rep, rules: RepRules): Measures {
  * their method's error alone.
  */
 export function copiedMeasures(m: Motion, rep: Rep, rules: RepRules): Measures {
-  if (rep.kind === "cycle") return cycleMeasures(m, rep);
-  if (rep.foot) return pivotMeasures(m, rep, rep.foot);
-  if (rep.kind === "hold") return balanceMeasures(m, rep);
-  const both = { ...orderMeasures(m, rep, rules), ...balanceMeasures(m, rep) };
-  if (m.view !== "face-on") return { ...both, ...behindMeasures(m, rep) };
-  return {
-    ...both,
-    ...swayMeasures(m, rep),
-    ...postureMeasures(m, rep),
-    ...weightMeasures(m, rep),
-    ...feetMeasures(m, rep),
-  };
+  const r = new RepMotion(m, rep, rules);
+  const out: Measures = {};
+  for (const id of MEASURE_IDS) {
+    const measure = CATALOGUE[id];
+    const compute = measure.views.includes(m.view) ? fromChannels(measure, rep) : undefined;
+    if (compute) out[id] = compute(r);
+  }
+  return out;
 }
+
+const fromChannels = ({ channels }: Measure, { kind }: Rep): Compute | undefined =>
+  channels?.[MEASURED_AS[kind]];
+
+const fromJoints = ({ joints }: Measure, { kind }: Rep): Compute | undefined =>
+  MEASURED_AS[kind] === "swing" ? joints : undefined;

@@ -1,31 +1,4 @@
-import { nearest } from "../reps/clock";
-import type { Motion } from "../motion/motion";
-import type { EventName, Rep } from "../reps/rep";
-import { SPANS } from "./catalogue";
-
-/** Event → event of each named span. */
-const ENDS: Record<(typeof SPANS)[number], [EventName, EventName]> = {
-  AddressToTop: ["address", "top"],
-  AddressToImpact: ["address", "impact"],
-  TopToImpact: ["top", "impact"],
-  ImpactToFinish: ["impact", "finish"],
-  HalfwayDownToImpact: ["halfwayDown", "impact"],
-  AddressToFinish: ["address", "finish"],
-  ImpactToMidThrough: ["impact", "midThrough"],
-};
-
-/** The spans of a rep whose two events were found, as samples. */
-export function spansOf(
-  m: Motion,
-  rep: Rep,
-): { span: (typeof SPANS)[number]; from: number; to: number }[] {
-  return SPANS.flatMap((span) => {
-    const [a, b] = ENDS[span].map((e) => rep.events[e]) as [number, number];
-    return Number.isNaN(a) || Number.isNaN(b)
-      ? []
-      : [{ span, from: nearest(m, a), to: nearest(m, b) }];
-  });
-}
+import type { Rep } from "../reps/rep";
 
 /** Time of the strike, or of what stands for it in a gesture. */
 export const struck = (rep: Rep): number =>

@@ -1,6 +1,6 @@
 import { bridge, filtfilt, lowPass, resample, type LowPass } from "../maths/filter";
 import { halfSampleMode, runningMedian } from "../maths/stats";
-import type { View } from "../measures/catalogue";
+import type { View } from "../scene/view";
 import type { GolferFacts, Scene } from "../scene/scene";
 import { midHands } from "../track/midHands";
 import { ownFoot, sides, type SideName, type SidePoints } from "../track/sides";

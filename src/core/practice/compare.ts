@@ -1,5 +1,5 @@
 import type { Measured, Verdict } from "../judge/verdict";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 import type { EventName } from "../reps/rep";
 
 /** Events that reps are aligned by, in their order. */

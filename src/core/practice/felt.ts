@@ -1,5 +1,5 @@
 import type { Stage } from "../drills/drill";
-import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../measures";
 
 /**
  * What a stage's felt share is held against: the first share that it asks for, as a share on the
@@ -15,22 +15,14 @@ export interface FeltBy {
 
 /** Null for a stage that asks for no share: what was felt is kept, and held against nothing. */
 export function feltBy({ checks }: Pick<Stage, "checks">): FeltBy | null {
-  const check = checks.find(
-    ({ measure }) =>
-      CATALOGUE[measure].family === "weight" &&
-      CATALOGUE[measure].unit === "%" &&
-      (measure.startsWith("leadShare") || measure === "trailSharePeak"),
-  );
-  if (!check) return null;
-  if (check.measure === "trailSharePeak")
-    return {
-      measure: check.measure,
-      when: "while the trail foot bears most",
-      onLead: (v) => 100 - v,
-    };
-  return {
-    measure: check.measure,
-    when: CATALOGUE[check.measure].name.replace(/^Lead share, /, ""),
-    onLead: (v) => v,
-  };
+  for (const { measure } of checks) {
+    const { share } = CATALOGUE[measure];
+    if (share)
+      return {
+        measure,
+        when: share.when,
+        onLead: (v) => (share.foot === "lead" ? v : 100 - v),
+      };
+  }
+  return null;
 }

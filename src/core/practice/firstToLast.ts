@@ -1,4 +1,4 @@
-import { CATALOGUE, type MeasureId } from "../measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../measures";
 import type { GlanceRep } from "./glance";
 import { passRate, rateChange, type PassRate, type RateChange } from "./passRate";
 import { knownOf, usualOf } from "./usual";

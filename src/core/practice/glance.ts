@@ -1,5 +1,5 @@
 import type { Measured, Verdict } from "../judge/verdict";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 import { margin } from "./compare";
 import { knownOf, usualOf } from "./usual";
 

@@ -1,7 +1,7 @@
 import type { Stage } from "../drills";
 import { judge } from "../judge/judge";
 import type { ActionVerdict, Measured, Verdict } from "../judge/verdict";
-import type { MeasureId } from "../measures/catalogue";
+import type { MeasureId } from "../measures";
 import type { Problem } from "../scene/scene";
 
 /** What is kept of a rep that a verdict needs. */

@@ -1,5 +1,5 @@
 import { median } from "../maths/stats";
-import type { View } from "../measures/catalogue";
+import type { View } from "../scene/view";
 import { sides, targetSign, type Hand } from "../track/sides";
 import { stillSpell } from "../track/stillSpell";
 import type { FinishedTrack } from "../track/finishTrack";

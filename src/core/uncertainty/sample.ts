@@ -1,6 +1,6 @@
 import { deviation, median } from "../maths/stats";
-import { type MeasureId, type RawMeasure } from "../measures/catalogue";
-import { copiedMeasures } from "../measures/measureAll";
+import { type MeasureId, type RawMeasure } from "../measures";
+import { copiedMeasures } from "../measures";
 import type { Motion } from "../motion/motion";
 import { readRep } from "../reps/readRep";
 import { EVENT_NAMES, type EventName, type Rep, type RepContext } from "../reps/rep";

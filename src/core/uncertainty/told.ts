@@ -1,5 +1,5 @@
 import type { Measured } from "../judge/verdict";
-import { CATALOGUE, type MeasureId, type RawMeasure } from "../measures/catalogue";
+import { CATALOGUE, type MeasureId, type RawMeasure } from "../measures";
 import { strikeWeight } from "../reps/events/hands";
 import type { EventName, Rep, RepContext } from "../reps/rep";
 import type { Problem } from "../scene/scene";
@@ -78,7 +78,7 @@ export function measured(
   { sampled, frameMs, errors, sort, unread, rolledShare }: Told,
   problems: Problem[],
 ): Measured {
-  const { unit, family } = CATALOGUE[id];
+  const { unit, family, spoiledBy } = CATALOGUE[id];
   const unknown = (value: number | null, reason: string, because?: Problem["code"]): Measured => ({
     value,
     u: null,
@@ -91,8 +91,7 @@ export function measured(
   const spoiled = problems.find(
     (p) =>
       p.touches === "rep" ||
-      (p.touches === "feet" && (family === "feet" || family === "weight")) ||
-      (p.touches === "head" && id.startsWith("head")),
+      ((p.touches === "feet" || p.touches === "head") && spoiledBy.includes(p.touches)),
   );
   if (spoiled) return unknown(raw.value, spoiled.message, spoiled.code);
   const seen = sampled.measures.get(id);

@@ -1,5 +1,5 @@
-import type { MeasureId } from "../measures/catalogue";
-import { measureAll } from "../measures/measureAll";
+import type { MeasureId } from "../measures";
+import { measureAll } from "../measures";
 import type { Motion } from "../motion/motion";
 import type { FootEvent } from "../reps/events/footEvents";
 import type { EventName, Rep, RepRules } from "../reps/rep";

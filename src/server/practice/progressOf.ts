@@ -1,7 +1,7 @@
 import { bandFor, type Drill, type Stage } from "../../core/drills";
 import type { Measured } from "../../core/judge/verdict";
 import { median } from "../../core/maths/stats";
-import { CATALOGUE, type MeasureId } from "../../core/measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../../core/measures";
 import { feltBy } from "../../core/practice/felt";
 import { ladder } from "../../core/practice/ladder";
 import { passRate, type PassRate } from "../../core/practice/passRate";

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
 import { differences, type Difference } from "@/core/practice/compare";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";

@@ -1,6 +1,6 @@
 import type { RepSeries } from "@/core/analyse";
 import type { CheckVerdict, Measured, Verdict } from "@/core/judge/verdict";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import type { Movement } from "@/core/play/movement";
 import type { EventTimes } from "@/core/practice/compare";
 import { eventTimes } from "@/core/toldEvents";

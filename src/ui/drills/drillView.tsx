@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useCallback, useState } from "react";
 import type { Movement } from "@/core/play/movement";
 import type { Check } from "@/core/drills";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import { Button } from "@/ui/kit/button";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { useAttempt } from "@/ui/kit/useAttempt";

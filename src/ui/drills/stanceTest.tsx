@@ -5,7 +5,7 @@ import { toast } from "sonner";
 import { firstStance, REACH_CM, STANCE_WORDS, STANCES, type Stance } from "@/core/choose/reach";
 import type { StanceTest as Compared } from "@/core/choose/stances";
 import { armSpan } from "@/core/formats/golferAnswers";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import { Button } from "@/ui/kit/button";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import { CM_PER_INCH, shownNumber, shownUnit, type Units } from "@/ui/kit/units";

@@ -3,7 +3,7 @@ import { findingWords } from "@/core/choose/plain";
 import { answer, causesOf, examples, type Answer, type Cause } from "@/core/choose/which";
 import { TAKEN_CLUB } from "@/core/choose/profile";
 import type { SymptomId } from "@/core/drills/drill";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { SideMark, VerdictGlyph, type GlyphName } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit, wanted, type Units } from "@/ui/kit/units";

@@ -5,7 +5,7 @@ import { bandFor } from "@/core/drills";
 import type { DrillFile } from "@/core/formats/drillFile";
 import { untellable } from "@/core/drills/tellable";
 import type { KeptRep } from "@/core/practice/judgeAgain";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import { mean } from "@/core/maths/stats";
 import { SpreadBar } from "@/ui/charts/spreadBar";
 import { shownUnit, wanted, type Units } from "@/ui/kit/units";

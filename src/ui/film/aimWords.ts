@@ -1,6 +1,6 @@
 import type { AimWrong } from "@/core/film/aimSteps";
 import type { SetUpChange } from "@/core/film/stood";
-import type { View } from "@/core/measures/catalogue";
+import type { View } from "@/core/scene/view";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import type { Said } from "./words";
 

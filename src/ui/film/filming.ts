@@ -5,7 +5,7 @@ import { isRehearsal, toldOf, type Told } from "@/core/judge/verdict";
 import { changeSince, type SetUpChange } from "@/core/film/stood";
 import type { Reach } from "@/core/film/plan";
 import type { LoopEvent, Sound } from "@/core/live/loop";
-import type { View } from "@/core/measures/catalogue";
+import type { View } from "@/core/scene/view";
 import { isAnswered, type Feedback } from "@/core/practice/feedback";
 import type {
   Again,

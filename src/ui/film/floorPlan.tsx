@@ -1,5 +1,5 @@
 import type { FilmPlan, Place } from "@/core/film/plan";
-import type { View } from "@/core/measures/catalogue";
+import type { View } from "@/core/scene/view";
 
 /** Beyond the club nobody stands nearer than this, cm: a step. */
 const APART_CM = 100;

@@ -5,7 +5,7 @@ import { useState, useTransition } from "react";
 import { halfView, type Lens } from "@/core/film/lens";
 import type { FilmPlan, Loss, Place, Planned } from "@/core/film/plan";
 import type { Resolved } from "@/core/film/resolves";
-import type { View } from "@/core/measures/catalogue";
+import type { View } from "@/core/scene/view";
 import { NumberField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
 import { CM_PER_INCH, type Units } from "@/ui/kit/units";

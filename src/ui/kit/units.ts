@@ -1,4 +1,4 @@
-import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
+import { CATALOGUE, type MeasureId } from "@/core/measures";
 
 export type Units = "cm" | "inch";
 export const CM_PER_INCH = 2.54;

@@ -1,4 +1,4 @@
-import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
+import { CATALOGUE, type MeasureId } from "@/core/measures";
 import { findSymptom } from "@/core/choose/symptoms";
 import type { Why } from "@/core/practice/plan/week";
 

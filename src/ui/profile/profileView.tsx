@@ -6,7 +6,7 @@ import { findStyle } from "@/core/choose/styles";
 import { DRILLS } from "@/core/drills";
 import type { Club, Styles } from "@/core/drills/drill";
 import type { Measured } from "@/core/judge/verdict";
-import { CATALOGUE, type MeasureId } from "@/core/measures/catalogue";
+import { CATALOGUE, type MeasureId } from "@/core/measures";
 import { inWords } from "@/ui/kit/inWords";
 import { Button } from "@/ui/kit/button";
 import { longDay } from "@/ui/kit/dates";

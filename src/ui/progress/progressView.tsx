@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { Stage } from "@/core/drills";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import type { Effect } from "@/core/practice/progress";
 import type { PassRate, RateChange } from "@/core/practice/passRate";
 import { laterDay } from "@/core/practice/plan/week";

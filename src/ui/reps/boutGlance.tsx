@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { toast } from "sonner";
 import type { Stage } from "@/core/drills";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import { feltBy } from "@/core/practice/felt";
 import type { Glance, WorthALook } from "@/core/practice/glance";
 import type { Problem } from "@/core/scene/problems";

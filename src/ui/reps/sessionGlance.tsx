@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import type { FirstToLast, Shift } from "@/core/practice/firstToLast";
 import type { Glance } from "@/core/practice/glance";
 import type { BoutCard } from "@/server/reps/bouts";

@@ -1,10 +1,10 @@
 "use client";
 import { Accordion } from "radix-ui";
-import { CATALOGUE, type MeasureId, type MeasureInfo } from "@/core/measures/catalogue";
+import { CATALOGUE, type MeasureId, type Family } from "@/core/measures";
 import { shownNumber, shownUnit } from "../kit/units";
 import type { RepDetail } from "@/server/reps/queries";
 
-const FAMILIES: Record<MeasureInfo["family"], string> = {
+const FAMILIES: Record<Family, string> = {
   sway: "Hips and head along the target line",
   weight: "Weight, estimated",
   feet: "Feet and steps",
@@ -29,7 +29,7 @@ export function AlsoMeasured({ rep }: { rep: RepDetail }) {
     <section className="mt-10 border-t border-hair pt-5">
       <h2 className="mb-3 text-[23px]">What else does the film tell?</h2>
       <Accordion.Root type="multiple" defaultValue={["sway", "weight"]}>
-        {(Object.keys(FAMILIES) as MeasureInfo["family"][]).map((family) => (
+        {(Object.keys(FAMILIES) as Family[]).map((family) => (
           <Family
             key={family}
             family={family}
@@ -46,15 +46,7 @@ export function AlsoMeasured({ rep }: { rep: RepDetail }) {
   );
 }
 
-function Family({
-  family,
-  rows,
-  rep,
-}: {
-  family: MeasureInfo["family"];
-  rows: Row[];
-  rep: RepDetail;
-}) {
+function Family({ family, rows, rep }: { family: Family; rows: Row[]; rep: RepDetail }) {
   const known = rows.filter(([, m]) => m.value !== null && m.u !== null);
   if (!known.length) return null;
   return (

@@ -1,5 +1,5 @@
 import type { CheckVerdict } from "@/core/judge/verdict";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit, toldAs, wanted, type Units } from "@/ui/kit/units";
 import { Button } from "@/ui/kit/button";

@@ -1,6 +1,6 @@
 import Link from "next/link";
 import { overruledBy } from "@/core/reps/corrections";
-import { CATALOGUE } from "@/core/measures/catalogue";
+import { CATALOGUE } from "@/core/measures";
 import { eventTimes } from "@/core/toldEvents";
 import type { RepDetail } from "@/server/reps/queries";
 import { CARD } from "@/ui/charts/strip/geometry";

@@ -1,7 +1,6 @@
 import type { Analysis, AnalysedRep } from "../../core/analyse";
 import type { Stage } from "../../core/drills";
-import type { MeasureId } from "../../core/measures/catalogue";
-import { partsOf, type Part } from "../../core/measures/windows";
+import { CATALOGUE, type MeasureId, type Part } from "../../core/measures";
 import { roughReps } from "../../core/track/roughReps";
 import { finishTrack } from "../../core/track/finishTrack";
 import { readFrames } from "../../core/track/unread";
@@ -109,7 +108,7 @@ export function nextFrames(
       fresh(stepsOf(track.times, rep, wanted, slack > 0), CONTACT.spacing),
       ...undecided(rep, wanted, slack > 0).map((id) =>
         fresh(
-          partsOf(id).flatMap((part) =>
+          CATALOGUE[id].reads.flatMap((part) =>
             fresh(
               framesOf(track.times, rep, part, full && rep.verdict?.result !== "fail"),
               full ? 0 : NEEDS[part].spacing,

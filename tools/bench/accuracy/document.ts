@@ -1,4 +1,4 @@
-import { CATALOGUE, type MeasureId } from "../../../src/core/measures/catalogue";
+import { CATALOGUE, type MeasureId } from "../../../src/core/measures";
 import type { Pair } from "../../study/compare";
 import { binomialInterval, figures } from "../../study/figures";
 import type { Target } from "./targets";

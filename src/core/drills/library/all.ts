@@ -1,4 +1,4 @@
-// Written by `npm run drills`: one line a file of this folder.
+// Written by `npm run lists`: one line a file of this folder.
 import { drill as archRod } from "./archRod";
 import { drill as ballToss } from "./ballToss";
 import { drill as bentKneeDriver } from "./bentKneeDriver";

@@ -244,6 +244,8 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
       put(`${foot}FootTurn${cap(from)}To${cap(to)}`, largest(f.turn, p, q));
     }
   }
+  if (view === "face-on" && e.finish !== undefined)
+    put("leadToeOutFinish", at(feet.lead.turn, e.finish));
   const down = e.top !== undefined && e.impact !== undefined ? e.impact - e.top : null;
   if (down !== null) {
     const up = footEvents.find(

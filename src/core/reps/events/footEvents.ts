@@ -1,6 +1,6 @@
 import { samePlace, type FootFollow, type FootMotion } from "../../motion/footMotion";
 import { heelRises } from "./heelRise";
-import type { View } from "../../measures/catalogue";
+import type { View } from "../../scene/view";
 import type { SideName } from "../../track/sides";
 
 export interface FootEvent {

@@ -1,5 +1,6 @@
 import type { RepSeries } from "@/core/analyse";
 import type { CheckVerdict, Verdict } from "@/core/judge/verdict";
+import { CATALOGUE } from "@/core/measures";
 import {
   FAN_DEGREES,
   fanX,
@@ -112,8 +113,10 @@ function gateOf(
     );
   };
   const { address, handStart, midBack, top } = events;
-  switch (check.measure) {
-    case "trailSharePeak": {
+  const { gate } = CATALOGUE[check.measure];
+  if (!gate) return null;
+  switch (gate.kind) {
+    case "trailShare": {
       if (atMs === undefined || lo === null) return null;
       const i = sampleAt(series, atMs);
       return upright(
@@ -124,7 +127,7 @@ function gateOf(
         size.postLength,
       );
     }
-    case "recentreBeforeTop": {
+    case "crossing": {
       if (top === undefined || lo === null) return null;
       const happened = value === null ? null : top - value;
       const i = sampleAt(series, top - lo);
@@ -136,7 +139,7 @@ function gateOf(
         top - lo,
       );
     }
-    case "trailStepBeforeHands": {
+    case "liftOff": {
       if (handStart === undefined || lo === null) return null;
       const deadline = handStart - lo;
       return level(
@@ -147,7 +150,7 @@ function gateOf(
         deadline,
       );
     }
-    case "leadLandBeforeTop": {
+    case "landing": {
       if (top === undefined || lo === null) return null;
       const happened = value === null ? null : top - value;
       return level(
@@ -158,7 +161,7 @@ function gateOf(
         top - lo,
       );
     }
-    case "leadLiftFromMidBack": {
+    case "lateLiftOff": {
       if (midBack === undefined || lo === null || hi === null) return null;
       return level(
         lane("lead", midBack),
@@ -168,10 +171,9 @@ function gateOf(
         midBack,
       );
     }
-    case "trailStepLength":
-    case "leadStepLength": {
+    case "step": {
       if (atMs === undefined) return null;
-      const foot = check.measure === "trailStepLength" ? series.trailFootT : series.leadFootT;
+      const foot = gate.foot === "trail" ? series.trailFootT : series.leadFootT;
       const before = foot[sampleAt(series, address ?? s.from)]!;
       const far = lo !== null && hi !== null ? [lo, hi] : [lo ?? hi! - 16, hi ?? lo! + 16];
       return upright(
@@ -182,14 +184,14 @@ function gateOf(
         size.postLength * 0.6,
       );
     }
-    case "pelvisSway": {
+    case "hips": {
       if (atMs === undefined || hi === null) return null;
       const i = sampleAt(series, atMs);
       const hips = series.pelvisT[i]!;
       const limit = hips + (value ?? 0) - hi;
       return upright(atMs, limit, hips + (value ?? 0), hips, size.postLength * 0.55);
     }
-    case "groundLeadsHands": {
+    case "groundTurn": {
       if (!series.turn || lo === null) return null;
       const { hands } = series.turn;
       const i = sampleAt(series, hands - lo);
@@ -201,8 +203,7 @@ function gateOf(
         hands - lo,
       );
     }
-    case "trailFootTurn":
-    case "leadFootTurn": {
+    case "footTurn": {
       if (!series.footTurn || lo === null || events.pivotPeak === undefined) return null;
       const side = series.footTurn.foot;
       const at = (degrees: number) => fanX(series, side, degrees, s, size);
@@ -217,9 +218,8 @@ function gateOf(
         anchor: s.y(events.pivotPeak),
       };
     }
-    case "hipsToBall":
-    case "hipsToBallTop": {
-      const ms = check.measure === "hipsToBall" ? events.impact : top;
+    case "rearEdge": {
+      const ms = events[gate.at];
       if (!series.behind || ms === undefined || hi === null || address === undefined) return null;
       const wall = series.behind.rear[sampleAt(series, address)];
       if (wall === null || wall === undefined) return null;
@@ -231,12 +231,8 @@ function gateOf(
         size.postLength,
       );
     }
-    case "leadShareAddress":
-    case "leadShareTop":
-    case "leadShareImpact":
-    case "leadShareRelease":
-    case "leadShareFinish": {
-      const ms = events[check.measure[9]!.toLowerCase() + check.measure.slice(10)];
+    case "leadShare": {
+      const ms = events[gate.at];
       if (ms === undefined) return null;
       const i = sampleAt(series, ms);
       return upright(
@@ -247,7 +243,5 @@ function gateOf(
         size.postLength,
       );
     }
-    default:
-      return null;
   }
 }

@@ -1,0 +1,115 @@
+import { mean } from "../../maths/stats";
+import { placeOnClock } from "../../motion/footMotion";
+import { nearest } from "../../reps/clock";
+import { pressureTurn } from "../../reps/turns";
+import {
+  BOTH_VIEWS,
+  EVERY_PART,
+  FACE_ON,
+  got,
+  missing,
+  type Measure,
+  type RepMotion,
+} from "../measure";
+import { capital, ofSides, SIDES, type Side } from "../moments";
+import { extremes } from "../spans";
+
+/** One period of a to-and-fro. */
+const CYCLE = {
+  family: "order",
+  views: FACE_ON,
+  reads: EVERY_PART,
+  waitsFor: ["end"],
+  spoiledBy: [],
+  ofAnySwing: true,
+  gate: null,
+} as const satisfies Partial<Measure>;
+
+const handTurns = ({ rep }: RepMotion) => rep.turns.filter((t) => t.of === "hands");
+
+/** Turns are matched side by side. */
+const groundLeadsHands = (r: RepMotion) => {
+  const { fromMs, toMs, turns } = r.rep;
+  const inside = r.of(handTurns).filter((t) => t.ms >= fromMs - 20 && t.ms <= toMs + 20);
+  const leads = inside.flatMap((h) => {
+    const same = pressureTurn(turns, h, toMs - fromMs);
+    return same ? [h.ms - same.ms] : [];
+  });
+  return leads.length ? got(mean(leads), toMs) : missing("eventNotFound");
+};
+
+const handRange = ({ m, rep }: RepMotion) => {
+  const places = SIDES.map((s) => placeOnClock(m.feet[s], m.startMs, m.dt, m.n));
+  const beyond = m.handsT.map((t, i) => {
+    const ends = places.flatMap((p) => [p.heelT[i]!, p.toeT[i]!]);
+    return Math.max(t - Math.max(...ends), Math.min(...ends) - t);
+  });
+  return got(extremes(beyond, nearest(m, rep.fromMs), nearest(m, rep.toMs)).high, rep.toMs);
+};
+
+const landBeforeTurnaround = (r: RepMotion) => {
+  const { fromMs, toMs, footEvents } = r.rep;
+  const waits = footEvents
+    .filter((f) => f.event === "landing" && f.ms >= fromMs && f.ms <= toMs)
+    .flatMap((f) => {
+      const next = r.of(handTurns).find((t) => t.ms > f.ms - 300);
+      return next ? [next.ms - f.ms] : [];
+    });
+  return waits.length ? got(mean(waits), toMs) : missing("noStep");
+};
+
+/** Largest move of a toe from where each spell on the ground begins, cm. */
+const plantedTravel = ({ m, rep }: RepMotion, side: Side) => {
+  const { fromMs, toMs } = rep;
+  let most = 0;
+  for (const s of m.feet[side].spells) {
+    const during = Array.from(s.toe.times, (t, k) =>
+      t >= Math.max(fromMs, s.fromMs) && t <= Math.min(toMs, s.toMs) ? s.toe.t[k]! : NaN,
+    ).filter((v) => !Number.isNaN(v));
+    if (during.length) most = Math.max(most, ...during.map((v) => Math.abs(v - during[0]!)));
+  }
+  return got(most, toMs);
+};
+
+export const cycle = {
+  groundLeadsHands: {
+    ...CYCLE,
+    name: "Ground leads hands",
+    unit: "ms",
+    definition: "From the turn of the weight to the turn of the hands, on the same side.",
+    gate: { kind: "groundTurn" },
+    channels: { cycle: groundLeadsHands },
+  },
+  handRange: {
+    ...CYCLE,
+    name: "Hands beyond the feet",
+    unit: "cm",
+    definition: "How far the hands go beyond the outer edges of your feet.",
+    channels: { cycle: handRange },
+  },
+  cadence: {
+    ...CYCLE,
+    name: "Cadence",
+    unit: "a minute",
+    views: BOTH_VIEWS,
+    definition: "Periods a minute.",
+    channels: { cycle: ({ rep }) => got(60000 / (rep.toMs - rep.fromMs), rep.toMs) },
+  },
+  landBeforeTurnaround: {
+    ...CYCLE,
+    name: "Foot down before the turn",
+    unit: "ms",
+    definition: "From a foot's landing to the turn of the hands that follows.",
+    channels: { cycle: landBeforeTurnaround },
+  },
+  ...ofSides("PlantedTravel", (side) => ({
+    ...CYCLE,
+    name: `${capital(side)} foot slips`,
+    unit: "cm",
+    family: "feet",
+    spoiledBy: ["feet"],
+    ofAnySwing: false,
+    definition: `Largest move of the ${side} foot while it stands.`,
+    channels: { cycle: (r) => plantedTravel(r, side) },
+  })),
+} as const satisfies Record<string, Measure>;

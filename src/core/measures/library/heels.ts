@@ -1,0 +1,209 @@
+import { resample } from "../../maths/filter";
+import { largestTurn } from "../../motion/footDirection";
+import { partHeight } from "../../motion/partHeight";
+import type { Motion } from "../../motion/motion";
+import { nearest, toMs, valueAt } from "../../reps/clock";
+import {
+  BOTH_VIEWS,
+  EVERY_PART,
+  FACE_ON,
+  got,
+  missing,
+  type Measure,
+  type RepMotion,
+} from "../measure";
+import { onePlace } from "../onePlace";
+import {
+  capital,
+  MOMENT,
+  ofSidesAtMoments,
+  ofSidesOverSpans,
+  overSpan,
+  SPAN,
+  type Side,
+  type Span,
+} from "../moments";
+
+/** Heels over the ground, feet that slide, turn or stay flat. */
+const FEET = {
+  family: "feet",
+  views: BOTH_VIEWS,
+  reads: EVERY_PART,
+  spoiledBy: ["feet"],
+  ofAnySwing: false,
+  gate: null,
+} as const satisfies Partial<Measure>;
+
+const TRAVEL_PLAIN: Partial<Record<`${Side}${Span}`, Measure["plain"]>> = {
+  trailTopToImpact: { above: "Your trail foot scrapes on the way down" },
+  leadTopToImpact: { above: "Your lead foot slips on the way down" },
+  leadImpactToFinish: { above: "Your lead foot slides after the strike" },
+};
+
+/** Under this a heel or toe is down, cm; a rise that ends lower is none. */
+const DOWN = 1.5;
+const RISES = 3;
+
+const height = (side: Side, part: "heel" | "toe") => (r: RepMotion) =>
+  partHeight(r.m, side, part, r.sample("address"));
+const HEIGHT = {
+  lead: { heel: height("lead", "heel"), toe: height("lead", "toe") },
+  trail: { heel: height("trail", "heel"), toe: height("trail", "toe") },
+};
+const path = (side: Side, part: "heel" | "toe") => (r: RepMotion) => followed(r.m, side, part);
+const PATH = {
+  lead: { heel: path("lead", "heel"), toe: path("lead", "toe") },
+  trail: { heel: path("trail", "heel"), toe: path("trail", "toe") },
+};
+
+/** The first rise of the trail heel after the top. */
+export const trailHeelUp = ({ rep }: RepMotion) =>
+  rep.footEvents.find((f) => f.foot === "trail" && f.event === "heelUp" && f.ms > rep.events.top);
+
+/**
+ * Height of a heel at address over the line through both feet's toes, less what a flat shoe shows
+ * (heel and toe points level).
+ */
+function heelAtAddress(m: Motion, side: Side, a: number): number {
+  const { heel, toe } = m.joints[side];
+  const other = m.joints[side === "lead" ? "trail" : "lead"];
+  // Flat feet look alike: one whose heel stands higher over its toe than the other's is up.
+  return Math.max(0, heel.u[a]! - toe.u[a]! - (other.heel.u[a]! - other.toe.u[a]!));
+}
+
+/**
+ * A heel or toe along T: as followed in the picture from where its foot stands, between that by the
+ * network.
+ */
+function followed(m: Motion, side: Side, part: "heel" | "toe"): Float64Array {
+  const out = m.joints[side][part].t.slice();
+  const key = part === "heel" ? "heelT" : "toeT";
+  for (const s of m.feet[side].spells) {
+    const f = s[part];
+    if (!f.times.length) continue;
+    const t = resample(f.times, f.t, m.startMs, m.dt * 1000, m.n);
+    for (let i = nearest(m, f.times[0]!); i <= nearest(m, f.times[f.times.length - 1]!); i++)
+      if (!Number.isNaN(t[i]!)) out[i] = s[key] + t[i]!;
+  }
+  return out;
+}
+
+function travel(x: Float64Array, from: number, to: number, counts: (i: number) => boolean): number {
+  let most = 0;
+  for (let i = from; i <= to; i++) if (counts(i)) most = Math.max(most, Math.abs(x[i]! - x[from]!));
+  return most;
+}
+
+export const heels = {
+  trailHeelUpAt: {
+    ...FEET,
+    name: "Trail heel rises, when",
+    unit: "%",
+    definition:
+      "When the trail heel leaves the ground, in % of the way down (0 = top, 100 = strike).",
+    waitsFor: ["midThrough"],
+    ofAnySwing: true,
+    plain: { below: "Your trail heel comes up early" },
+    joints: (r) => {
+      const { top, impact } = r.rep.events;
+      const up = r.of(trailHeelUp);
+      return up ? got(((up.ms - top) / (impact - top)) * 100, up.ms) : missing("eventNotFound");
+    },
+  },
+  heelRiseMatch: {
+    ...FEET,
+    name: "Trail heel halfway through",
+    unit: "%",
+    definition:
+      "Share of its height at the finish that the trail heel has when the trail arm is level after the strike.",
+    waitsFor: ["finish"],
+    ofAnySwing: true,
+    joints: (r) => {
+      const { midThrough, finish } = r.rep.events;
+      const heel = r.of(HEIGHT.trail.heel);
+      const end = valueAt(r.m, heel, finish);
+      return end >= RISES
+        ? got((valueAt(r.m, heel, midThrough) / end) * 100, midThrough)
+        : missing("eventNotFound");
+    },
+  },
+  ...ofSidesAtMoments(
+    "HeelHeight",
+    ["Address", "Top", "Impact", "MidThrough", "Finish"],
+    (side, at) => ({
+      ...FEET,
+      name: `${capital(side)} heel ${MOMENT[at].words}`,
+      unit: "cm",
+      definition: `Height of the ${side} heel ${MOMENT[at].words} against where it stood.`,
+      waitsFor: [MOMENT[at].waitsFor],
+      ofAnySwing: side === "trail" && at === "Finish",
+      joints: (r) => {
+        const ms = r.rep.events[MOMENT[at].event];
+        return at === "Address"
+          ? got(heelAtAddress(r.m, side, r.sample("address")), ms)
+          : got(Math.max(0, valueAt(r.m, r.of(HEIGHT[side].heel), ms)), ms);
+      },
+    }),
+  ),
+  ...ofSidesOverSpans("FootFlatFor", (side, span) => ({
+    ...FEET,
+    name: `${capital(side)} foot flat, ${SPAN[span].words}`,
+    unit: "%",
+    definition: `Share of the time ${SPAN[span].words} with heel and toe of the ${side} foot down.`,
+    waitsFor: [SPAN[span].waitsFor],
+    ofAnySwing: side === "trail" && span === "AddressToTop",
+    joints: overSpan(span, (r, from, to) => {
+      const [heel, toe] = [r.of(HEIGHT[side].heel), r.of(HEIGHT[side].toe)];
+      let flat = 0;
+      for (let i = from; i <= to; i++) if (heel[i]! < DOWN && toe[i]! < DOWN) flat++;
+      return got((flat / (to - from + 1)) * 100, toMs(r.m, to));
+    }),
+  })),
+  ...ofSidesOverSpans("FootTravel", (side, span) => ({
+    ...FEET,
+    name: `${capital(side)} foot slides, ${SPAN[span].words}`,
+    unit: "cm",
+    definition: `Largest distance of the ${side} toe from its place while it is down, ${SPAN[span].words}.`,
+    waitsFor: [SPAN[span].waitsFor],
+    ofAnySwing: span === "TopToImpact" || (side === "lead" && span === "ImpactToFinish"),
+    ...(TRAVEL_PLAIN[`${side}${span}`] ? { plain: TRAVEL_PLAIN[`${side}${span}`] } : {}),
+    joints: overSpan(span, (r, from, to) => {
+      const toe = r.of(HEIGHT[side].toe);
+      return got(
+        travel(r.of(PATH[side].toe), from, to, (i) => toe[i]! < DOWN),
+        toMs(r.m, to),
+      );
+    }),
+  })),
+  ...ofSidesOverSpans("HeelTravel", (side, span) => ({
+    ...FEET,
+    name: `${capital(side)} heel moves, ${SPAN[span].words}`,
+    unit: "cm",
+    views: FACE_ON,
+    definition: `Largest distance of the ${side} heel from its place, ${SPAN[span].words}.`,
+    waitsFor: [SPAN[span].waitsFor],
+    joints: overSpan(span, (r, from, to) =>
+      got(
+        travel(r.of(PATH[side].heel), from, to, () => true),
+        toMs(r.m, to),
+      ),
+    ),
+  })),
+  ...ofSidesOverSpans("FootTurn", (side, span) => ({
+    ...FEET,
+    name: `${capital(side)} foot turns, ${SPAN[span].words}`,
+    unit: "°",
+    views: FACE_ON,
+    definition: `How far the ${side} foot turns about its heel ${SPAN[span].words}, + toward the target.`,
+    waitsFor: [SPAN[span].waitsFor],
+    ofAnySwing: side === "lead" && span === "AddressToFinish",
+    ...(side === "lead" && span === "AddressToFinish"
+      ? { plain: { above: "Your lead foot spins out" } }
+      : {}),
+    joints: overSpan(span, ({ m }, from, to) =>
+      onePlace(m, side, from, to)
+        ? got(largestTurn(m.direction[side], from, to, m.dt), toMs(m, to), "footNotSeen")
+        : missing("footMoved"),
+    ),
+  })),
+} as const satisfies Record<string, Measure>;
