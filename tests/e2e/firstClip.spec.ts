@@ -297,6 +297,14 @@ test("an address that is none leads to a page that says so, or to what there is"
     "/nowhere",
   ])
     expect((await request.get(none)).status(), none).toBe(404);
+  // A form that is sent to an address of the API that is none is no call of an action.
+  for (const none of ["/api", "/api/%20", "/api/nowhere/at/all"]) {
+    const answer = await request.post(none, { multipart: { "1_$ACTION_ID_x": "x" } });
+    expect([answer.status(), await answer.json()], none).toEqual([
+      404,
+      { message: "There is nothing at this address." },
+    ]);
+  }
   for (const odd of [
     "/plan?week=2026-13-45",
     "/plan?week=9999-12-31",

@@ -5,7 +5,7 @@
  * seed. Ends with 1 where anything was crashed, unclear, slow, too large, changed or lost.
  */
 import { parseArgs } from "node:util";
-import { report } from "../bench/report";
+import { report, reportParts } from "../bench/report";
 import { tryDamages } from "./damage";
 import { DAMAGES } from "./damageStore";
 import { tryMedia } from "./media";
@@ -33,7 +33,7 @@ const IN_CI = [
   "what was committed is damaged",
 ];
 const bad: string[] = [];
-const figures: Record<string, unknown> = { seed };
+const figures: Record<string, Record<string, unknown>> = {};
 const list = (name: string, what: readonly string[]) =>
   bad.push(...what.map((w) => `${name}: ${w}`));
 
@@ -45,7 +45,7 @@ if (wanted("media")) {
   list("unclear", m.unclear);
   list("slow", m.slow);
   if (m.peakMB > MOST_MB) bad.push(`memory: ${m.peakMB} MB`);
-  figures.media = { ...m, unclear: m.unclear.length, slow: m.slow.length };
+  figures.media = { seed, ...m, unclear: m.unclear.length, slow: m.slow.length };
 }
 if (wanted("requests")) {
   const r = await tryRequests(count, seed);
@@ -57,6 +57,7 @@ if (wanted("requests")) {
   list("changed", r.changed);
   if (r.peakMB > MOST_MB) bad.push(`memory: ${r.peakMB} MB`);
   figures.requests = {
+    seed,
     ...r,
     unclear: r.unclear.length,
     slow: r.slow.length,
@@ -75,8 +76,9 @@ if (wanted("damage")) {
   );
   list("damage", d.wrong);
   list("not back", d.notBack);
-  figures.damage = { ...d, wrong: d.wrong.length, notBack: d.notBack.length };
+  figures.damage = { seed, ...d, wrong: d.wrong.length, notBack: d.notBack.length };
 }
 bad.forEach((b) => console.log(b));
-report("hostile", { ...figures, bad: bad.length }, !values.check && values.only === undefined);
+if (values.check) report("hostile", { ...figures, bad: bad.length }, false);
+else reportParts("hostile", figures);
 process.exit(bad.length ? 1 : 0);

@@ -158,7 +158,7 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
 
 /**
  * The upper of a shoe is followed from this long before a swing's top until after its lowest hands,
- * s; and rises, seen from the front, by this share of its heel (docs/decisions/8, 12).
+ * s; and rises, seen from the front, by this share of its heel (docs/decisions/08, 12).
  */
 const RISE_S = { before: 0.25, after: 0.7 };
 const UPPER = SHOWN / 1.5;

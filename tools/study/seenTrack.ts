@@ -7,7 +7,7 @@ import { NOISE_FIT, NOISE_SPLIT, NOISE_TIMES } from "../../src/core/uncertainty/
  * the network's arms are worth.
  */
 const SINGLE = { knee: 2, elbow: 3 };
-/** An edge of a shoe's picture, cm: steps by them are within 0.4 (docs/decisions/9). */
+/** An edge of a shoe's picture, cm: steps by them are within 0.4 (docs/decisions/09). */
 const SEEN_EDGE = 0.3;
 /** The outline's usual widths, cm. */
 const WIDTH = { hips: 34, head: 17, trunk: 31 };
