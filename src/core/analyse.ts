@@ -99,7 +99,7 @@ export interface AnalyseOptions {
 }
 
 /**
- * A swing at real speed: longer (or shorter) than this asks about slow motion (MOVEMENT, scale and
+ * A swing at real speed: longer (or shorter) than this asks about slow motion (docs/movement.md, scale and
  * view), ms.
  */
 const BACK_RANGE = [400, 2000] as const;
@@ -108,7 +108,7 @@ const DOWN_RANGE = [150, 600] as const;
 const LONGEST_DOWN = 800;
 /** The sampled spread leaves out the picture clock's own error: half a frame, spread evenly. */
 const FRAME_SHARE = 1 / Math.sqrt(12);
-/** Picture–sound offset of a phone that no clap has measured, ms (MOVEMENT, impact). */
+/** Picture–sound offset of a phone that no clap has measured, ms (docs/movement.md, impact). */
 const SOUND_U = 20;
 /**
  * Live, sound and picture come by clocks of their own, that only how soon they come brings

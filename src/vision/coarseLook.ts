@@ -18,7 +18,7 @@ export const COARSE_MS = 250;
 const PEOPLE_MS = 500;
 /**
  * The still crop against the network's usual square: tighter, so that the legs are larger and swap
- * less (pilot: 0.85).
+ * less (a study before this code found 0.85).
  */
 const TIGHT = 0.85;
 /** Height of the body in a still crop, px: of what the network's usual square is made from. */

@@ -87,7 +87,7 @@ export interface ProfileAsk {
 
 /**
  * A golfer's own swings against the bands of every drill: what is outside, and which drills that
- * speaks for (DRILLS 31).
+ * speaks for.
  *
  * @param swings the measures of each swing, an ordinary one from the spot
  * @example profileOf(reps.map((r) => r.measures), { statureCm: 170, club: "iron", styles: {}

@@ -3,8 +3,7 @@ export const STANCES = ["level", "trail ahead", "trail behind"] as const;
 export type Stance = (typeof STANCES)[number];
 
 /**
- * Arms longer or shorter than the golfer is tall by more than this speak for a foot ahead, cm
- * (DRILLS 3).
+ * Arms longer or shorter than the golfer is tall by more than this speak for a foot ahead, cm.
  */
 export const REACH_CM = 3;
 

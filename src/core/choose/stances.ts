@@ -39,7 +39,7 @@ export interface StanceTest {
 const TURNS = 2;
 
 /**
- * Compares the three stances (DRILLS 3): the one in which hips, head and the held finish wander
+ * Compares the three stances: the one in which hips, head and the held finish wander
  * least, if it is less than the next one by more than twice the uncertainty of their difference.
  */
 export function compareStances(

@@ -13,7 +13,7 @@ interface BenchU {
 
 /**
  * A must's target lies at least this many u inside its band, its named fault as many outside
- * (MOVEMENT, verdict rule 2).
+ * (docs/movement.md, verdict rule 2).
  */
 export const APART = 3;
 

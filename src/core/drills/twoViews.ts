@@ -2,7 +2,7 @@ import type { View } from "../scene/view";
 import type { Drill, Stage } from "./drill";
 
 /**
- * Which of a drill's parts a stage is: one that is filmed from two views is done in two (MOVEMENT,
+ * Which of a drill's parts a stage is: one that is filmed from two views is done in two (docs/movement.md,
  * verdict rule 1).
  */
 export interface Part {

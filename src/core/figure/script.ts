@@ -38,7 +38,7 @@ export interface FootScript {
   slide?: Knot[];
 }
 
-/** What a stretch of a script is; each kind has its own events (MOVEMENT, rep kinds). */
+/** What a stretch of a script is; each kind has its own events (docs/movement.md, rep kinds). */
 type RepKind = "swing" | "step-swing" | "cycle" | "pivot" | "hold" | "gesture";
 
 /** Properties of a stage that decide how events are defined. */

@@ -46,7 +46,7 @@ export interface AimInput {
 const ROLLED = 2 * CAMERA_PRIOR.rollDeg[1];
 /**
  * Fewer pictures a second than this are those of a camera in the dark, or of a device that can't:
- * MOVEMENT's least for timing is 30, and a camera keeps it within a fifth.
+ * 30 is the least that timing is judged by, and a camera keeps it within a fifth.
  */
 const SLOW_FPS = 24;
 

@@ -48,7 +48,7 @@ export function resolves(
 }
 
 /**
- * Nearer to a limit than this, in u, nothing is sure (MOVEMENT, verdict rule 2: a verdict wants
+ * Nearer to a limit than this, in u, nothing is sure (docs/movement.md, verdict rule 2: a verdict wants
  * 2u).
  */
 const COARSE = 2;

@@ -6,7 +6,7 @@ export type ReadInsoles = { ok: true; reading: InsoleReading } | { ok: false; me
 
 const LOADS = ["left_heel", "left_toe", "right_heel", "right_toe"] as const;
 /**
- * Rows a second that tell a step (ARCHITECTURE, insoles: 50 to 100); slower ones blur a landing by
+ * Rows a second that tell a step (files have 50 to 100); slower ones blur a landing by
  * more than a film does.
  */
 const [LEAST_HZ, MOST_HZ] = [45, 500] as const;

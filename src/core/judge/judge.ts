@@ -42,7 +42,7 @@ export interface JudgeInput {
 }
 
 /**
- * The verdict on a rep (MOVEMENT, verdict rules 2–6): required actions first, then every must of
+ * The verdict on a rep (docs/movement.md, verdict rules 2–6): required actions first, then every must of
  * the stage; one cue, that of the failed must which comes first in the chain of causes.
  */
 export function judge(input: JudgeInput): Verdict {

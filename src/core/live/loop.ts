@@ -114,7 +114,7 @@ function heldUp({ aim, faultSince, aimed, anyway, stillStart }: LoopContext, t: 
 const held = (since: number | null, t: number, ms: number) => since !== null && t - since >= ms;
 
 /**
- * Which kinds are armed by a still spell: nobody is taught to freeze in order to be seen (MOVEMENT,
+ * Which kinds are armed by a still spell: nobody is taught to freeze in order to be seen (docs/movement.md,
  * rep kinds).
  */
 export const startsStill = (rules: Pick<RepRules, "kind" | "movingStart">): boolean =>

@@ -37,7 +37,7 @@ export const ABSENT: Stance = {
 };
 
 /**
- * Motion is told from the looks of this long, ms (MOVEMENT, address: a still spell of 300 ms), of
+ * Motion is told from the looks of this long, ms (docs/movement.md, address: a still spell of 300 ms), of
  * which there must be a few: a slow device's reach farther back, as far as this.
  */
 const SPELL_MS = 400;
@@ -55,7 +55,7 @@ const WANDER = 0.15;
  */
 const STILL = 0.04;
 /**
- * Hands faster than this swing: twice the speed at which hands start (MOVEMENT, hand start), share
+ * Hands faster than this swing: twice the speed at which hands start (docs/movement.md, hand start), share
  * of stature a second.
  */
 const SWINGS = 0.17;

@@ -231,7 +231,7 @@ const NOTHING = new Float64Array(0);
 /**
  * Seen down the line: the rear edge of the outline at hip height, and the slope of the back from
  * its edges at 30 % and 80 % of the way from hips to shoulders (lower rows are spoiled by the
- * buttocks; pilot study, section 3). The network's own hips lie many centimetres too far forward in
+ * buttocks; docs/decisions/26). The network's own hips lie many centimetres too far forward in
  * a bent posture and serve only to bridge gaps.
  */
 function fromBehind(
@@ -345,7 +345,7 @@ function shifted(network: Float64Array, clock: Clock, better: Float64Array): Flo
 /**
  * The network puts the shoulders on the front of the chest. When the chest turns, that front moves
  * along T: the part `chestAhead`·sin(turn) is taken out, the turn being about 0.6 of the arms'
- * swing angle (pilot study), which tells it until shortly after the strike and is faded out there.
+ * swing angle (docs/decisions/26), which tells it until shortly after the strike and is faded out there.
  */
 function chestToJoints(
   shoulderT: Float64Array,

@@ -9,7 +9,7 @@ export type Feedback = (typeof FEEDBACK)[number];
 const RUNNING = 3;
 
 /**
- * How often answers are said: they fade as a stage is mastered (MOVEMENT, verdict rule 6). After
+ * How often answers are said: they fade as a stage is mastered (docs/movement.md, verdict rule 6). After
  * each rep until a stage's passes are those that go on from it, 8 of the last 10; then after every
  * third; at the end of the bout once the stage is done.
  *

@@ -5,7 +5,7 @@ import { judgeAgain } from "./judgeAgain";
 
 /**
  * A stage as a normal swing is held to it: by its carried musts alone, none of its steps and set-up
- * (DRILLS 32); null where nothing of it carries.
+ *; null where nothing of it carries.
  */
 export function carriedStage(stage: Stage): Stage | null {
   const checks = stage.checks

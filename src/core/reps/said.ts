@@ -14,7 +14,7 @@ export interface SaidFootEvent {
 }
 
 /**
- * What the golfer says of a rep in place of what was computed (MOVEMENT, verdict rule 8); ms on the
+ * What the golfer says of a rep in place of what was computed (docs/movement.md, verdict rule 8); ms on the
  * film's own clock.
  */
 export interface Said {
@@ -25,7 +25,7 @@ export interface Said {
 }
 
 /**
- * How well a golfer who looks at single frames places an event, frames (MOVEMENT, verdict rule 8).
+ * How well a golfer who looks at single frames places an event, frames (docs/movement.md, verdict rule 8).
  */
 export const SAID_FRAMES = 0.3;
 

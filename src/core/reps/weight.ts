@@ -11,7 +11,7 @@ import { withSaid, type SaidFootEvent } from "./said";
 
 /**
  * Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a
- * second, cm (pilot study, section 4).
+ * second, cm (docs/decisions/26).
  */
 const PRESSURE_JERK = 55;
 const PRESSURE_SD = 0.3;

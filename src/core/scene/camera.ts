@@ -8,7 +8,7 @@ export interface CameraFacts {
 
 /**
  * Heights that phones are stood at, fields of view that they have and how they lean: middle and
- * standard deviation (roll: MOVEMENT, scale and view).
+ * standard deviation (roll: docs/movement.md, scale and view).
  */
 export const CAMERA_PRIOR = { heightCm: [100, 25], hfovDeg: [67, 5], rollDeg: [0, 1.5] } as const;
 

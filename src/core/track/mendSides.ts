@@ -27,7 +27,7 @@ const SHOULDERS = GROUPS[2]![0]!;
 
 /**
  * Travel of one point between frames beyond which more distance says nothing more, as a share of
- * stature (pilot: 60 px at 420).
+ * stature (60 px of 420 in the study of docs/decisions/26).
  */
 const TRAVEL_CAP = 0.14;
 /**

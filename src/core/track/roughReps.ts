@@ -15,7 +15,7 @@ export interface RoughRep {
 const RAISED = 48;
 /** Arms that hang: below this the bottom of a swing is near. */
 const HANGING = 36;
-/** A way down takes no longer than this, s (a slow rehearsal's; MOVEMENT). */
+/** A way down takes no longer than this, s (a slow rehearsal's; docs/movement.md). */
 const LONGEST = 2.6;
 /**
  * The arms do not rest while they hang: below `HANGING` for no longer than this share of the way
@@ -24,7 +24,7 @@ const LONGEST = 2.6;
 const RESTING = 0.45;
 const RESTING_S = 0.16;
 /**
- * … and no shorter than this from the top to the middle of the bottom (MOVEMENT: a quicker one is
+ * … and no shorter than this from the top to the middle of the bottom (docs/movement.md: a quicker one is
  * film that runs too fast), s.
  */
 const SHORTEST = 0.15;

@@ -19,6 +19,6 @@ export const NOISE_FIT = {
   topMs: 8,
 };
 
-/** Correlation times of those errors, s (pilot study: two processes, variance 1 : 3). */
+/** Correlation times of those errors, s (two processes, variance 1 : 3; docs/decisions/26). */
 export const NOISE_TIMES = [0.12, 0.35] as const;
 export const NOISE_SPLIT = [0.25, 0.75] as const;

@@ -12,7 +12,7 @@ const TEXT = {
   "not measurable": "text-unsure",
 } as const;
 
-/** What 'too close' lacks (MOVEMENT, verdict rule 5), and how sure the film is. */
+/** What 'too close' lacks (docs/movement.md, verdict rule 5), and how sure the film is. */
 function lacks({ result, value, u, band: [lo, hi], measure }: CheckVerdict, units: Units): string {
   if (value === null || u === null) return "";
   const { unit } = CATALOGUE[measure];

@@ -7,7 +7,7 @@ import { rulesOf, type ComparedClip } from "../../study/compare";
 import { stageOf, TEST_CHECKS } from "../../study/testStages";
 import type { TruthRep } from "../../study/truthClip";
 
-/** What was said of reps whose truth is known (MOVEMENT, verdict rule 7). */
+/** What was said of reps whose truth is known (docs/movement.md, verdict rule 7). */
 export interface Tally {
   good: number;
   faulty: number;

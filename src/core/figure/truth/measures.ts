@@ -29,7 +29,7 @@ const WINDOWS: [TruthEvent, TruthEvent][] = [
 ];
 const AT_EVENTS: TruthEvent[] = ["address", "top", "halfwayDown", "impact", "release", "finish"];
 
-/** Every measure of MOVEMENT that this rep has, by id: from exact joints alone. */
+/** Every measure that this rep has, by id: from exact joints alone. */
 export function measuresOf(c: RepCase): Values {
   const out: Values = {};
   const put = (id: string, value: number | null | undefined) => {

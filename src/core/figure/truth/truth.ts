@@ -9,7 +9,7 @@ import { turnsOf } from "./turns";
 
 /**
  * Exact events (ms from the script's start), foot events, turn-arounds and measures of one
- * simulated rep, by MOVEMENT's definitions.
+ * simulated rep, by the definitions of docs/movement.md.
  */
 export interface Truth {
   rep: ScriptedRep;

@@ -48,7 +48,7 @@ export function shareAt(laid: InsoleReading, hand: "left" | "right", ms: number)
 }
 
 /**
- * Where along a foot its load lies at a time, 0 heel to 100 toe (MOVEMENT, leadHeelToe and
+ * Where along a foot its load lies at a time, 0 heel to 100 toe (docs/movement.md, leadHeelToe and
  * trailHeelToe); null while it hardly bears any.
  */
 export function heelToe(

@@ -31,7 +31,7 @@ const SPELL_MS = 300;
  * ball was placed, say; ms.
  */
 const LATER_MS = 800;
-/** A stillness longer ago than this is not this rep's, ms (MOVEMENT, events). */
+/** A stillness longer ago than this is not this rep's, ms (docs/movement.md, events). */
 const LATEST_MS = 3000;
 
 /**

@@ -13,7 +13,7 @@ export interface FootEvent {
   said?: boolean;
 }
 
-/** Height that tells a foot from the ground, cm (MOVEMENT). */
+/** Height that tells a foot from the ground, cm (docs/movement.md). */
 const OFF_GROUND = 1.5;
 /** The likeness of a standing heel is made over this long, ms. */
 const BEFORE_RISE_MS = 250;
@@ -39,7 +39,7 @@ export function footEvents(foot: SideName, motion: FootMotion, view: View): Foot
     landings.push(i > 0 ? both(spell, afterLanding, -1, Math.min) : NaN);
     offs.push(i < motion.spells.length - 1 ? both(spell, beforeLeaving, 1, Math.max) : NaN);
     // From behind, shoe and shin turn together: no likeness tells the one from the other
-    // (docs/decisions/8).
+    // (docs/decisions/08).
     for (const rise of view === "face-on" ? spell.rises : []) {
       const up = heelRises(rise, rise.times[0]! + BEFORE_RISE_MS);
       if (!Number.isNaN(up)) out.push({ foot, event: "heelUp", ms: up });

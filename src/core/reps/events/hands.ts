@@ -146,7 +146,7 @@ function highest(m: Motion, rough: number): number {
 }
 
 /**
- * Gestures turn around slowly: the arm angle after a 2 Hz low-pass (MOVEMENT, rep kinds), near a
+ * Gestures turn around slowly: the arm angle after a 2 Hz low-pass (docs/movement.md, rep kinds), near a
  * rough top.
  */
 export function topOfGesture(m: Motion, rough: number): number {
@@ -183,7 +183,7 @@ export function release(m: Motion, topSample: number): number {
 }
 
 /**
- * A strike heard farther than this from the impact seen is another sound, ms (MOVEMENT, events).
+ * A strike heard farther than this from the impact seen is another sound, ms (docs/movement.md, events).
  */
 const STRIKE_WITHIN = 50;
 

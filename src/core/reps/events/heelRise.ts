@@ -3,7 +3,7 @@ import type { FootFollow } from "../../motion/footMotion";
 
 /**
  * How far the upper of a shoe, seen from the front, has risen when its heel is 1.5 cm up, cm (fit
- * set; docs/decisions/8).
+ * set; docs/decisions/08).
  */
 export const SHOWN = 0.7;
 /**

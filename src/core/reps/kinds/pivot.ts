@@ -10,7 +10,7 @@ import { bothFeet, pressureOf } from "../weight";
 
 /** A foot that turns less than this is not turning, degrees. */
 const LEAST_TURN = 12;
-/** A foot has begun to turn, and is back, at this share of its whole turn (MOVEMENT, rep kinds). */
+/** A foot has begun to turn, and is back, at this share of its whole turn (docs/movement.md, rep kinds). */
 export const TURNING = 0.1;
 /** A foot that seems back for less than this was misread on the way, s. */
 const REST_S = 0.15;

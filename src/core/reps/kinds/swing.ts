@@ -20,7 +20,7 @@ import { emptyEvents, type EventName, type Rep, type RepContext } from "../rep";
 import { saidOr } from "../said";
 import { bothFeet, pressureOf, type Airborne } from "../weight";
 
-/** Speed of mid-hands at which they have started, cm/s; and in slow stages (MOVEMENT, events). */
+/** Speed of mid-hands at which they have started, cm/s; and in slow stages (docs/movement.md, events). */
 const STARTS = { usual: 15, slow: 5 };
 
 /**
@@ -158,7 +158,7 @@ function knock(
 }
 
 /**
- * A walk through the strike is not over before the foot that walks has landed (MOVEMENT, rep
+ * A walk through the strike is not over before the foot that walks has landed (docs/movement.md, rep
  * kinds).
  */
 function landed(air: Airborne, ms: number, endMs: number): number {
