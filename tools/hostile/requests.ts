@@ -377,7 +377,8 @@ export async function tryRequests(count: number, seed: number): Promise<RequestC
   });
   try {
     for (let tries = 0; (await send(plain("/drills"), random)).status !== 200; tries++) {
-      if (tries > 60) throw new Error("the site did not answer: is it built?");
+      if (tries > 60 || server.exitCode !== null)
+        throw new Error(`the site did not answer: is it built? ${complaints.slice(-300)}`);
       await new Promise((r) => setTimeout(r, 500));
     }
     while (result.tried < count) {
