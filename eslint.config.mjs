@@ -40,7 +40,8 @@ export default tseslint.config(
       "@typescript-eslint/no-for-in-array": "error",
       "@typescript-eslint/no-misused-promises": [
         "error",
-        // React takes no notice of what a handler returns: what a handler's promise throws is its own business.
+        // React takes no notice of what a handler returns: what a handler's promise throws is its
+        // own business.
         { checksVoidReturn: { attributes: false } },
       ],
       "@typescript-eslint/no-unnecessary-type-assertion": "error",

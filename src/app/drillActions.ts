@@ -47,10 +47,10 @@ export async function takeInDrill(as: string, text: string): Promise<FileProblem
   redirect(`/drills/${await addOwn(db, golfer.id, read.file)}/edit`);
 }
 
-export type Kept = { ok: true; version: number } | { ok: false; problems: FileProblem[] };
+export type SavedDrill = { ok: true; version: number } | { ok: false; problems: FileProblem[] };
 
 /** Keeps a changed drill as its next version. */
-export async function keepDrill(as: string, id: string, value: unknown): Promise<Kept> {
+export async function keepDrill(as: string, id: string, value: unknown): Promise<SavedDrill> {
   const { db } = await own(as, id);
   const read = checkDrillFile(value);
   if (!read.ok) return read;

@@ -3,7 +3,7 @@
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { z } from "zod";
-import { STANCES, type Stance } from "@/core/choose/reach";
+import { STANCES, type FootStance } from "@/core/choose/reach";
 import { STYLES, type StyleId } from "@/core/drills/drill";
 import { requestDatabase } from "@/server/db/request";
 import { UserError } from "@/server/userError";
@@ -83,7 +83,7 @@ export async function keepReach(as: string, armSpanCm: number | null): Promise<v
   revalidatePath("/drills/three-stances");
 }
 
-export async function keepStance(as: string, stance: Stance | null): Promise<void> {
+export async function keepStance(as: string, stance: FootStance | null): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   const change = { stance: z.enum(STANCES).nullable().parse(stance) };
   await keepOfGolfer(db, golfer.id, () => change);

@@ -1,7 +1,7 @@
 import { DRILLS } from "../core/drills";
 import type { AnalysisJson } from "../core/formats/analysisJson";
 import { CATALOGUE, type MeasureId } from "../core/measures";
-import { WHY } from "../core/uncertainty/told";
+import { WHY } from "../core/uncertainty/report";
 
 /**
  * An analysis as a table for people: verdict first, then checks, then everything else that was

@@ -21,7 +21,7 @@ import { series, type RepSeries } from "./reps/series";
 import { nearest } from "./reps/clock";
 import { slice, split } from "./reps/split";
 import type { Turn } from "./reps/turns";
-import { SAID_FRAMES, type Said } from "./reps/said";
+import { OVERRIDE_FRAMES, type Overrides } from "./reps/overrides";
 import type { RepWindow } from "./reps/window";
 import { pressureSmoother } from "./reps/weight";
 import { CAMERA_PRIOR, type CameraFacts } from "./scene/camera";
@@ -39,8 +39,8 @@ import {
   type Sort,
 } from "./uncertainty/errors";
 import { perturbed, type CopiesPart } from "./uncertainty/perturb";
-import { sample, spread, stillSpell, type Sampled } from "./uncertainty/sample";
-import { eventTime, measured, type Timed, type Told } from "./uncertainty/told";
+import { sample, spread, zeroErrorSpell, type Sampled } from "./uncertainty/sample";
+import { reportEvent, reportMeasure, type Timed, type ErrorSources } from "./uncertainty/report";
 import { SAME_REP_MS, unreadOf } from "./uncertainty/unreadYet";
 
 export type { RepSeries } from "./reps/series";
@@ -99,8 +99,8 @@ export interface AnalyseOptions {
 }
 
 /**
- * A swing at real speed: longer (or shorter) than this asks about slow motion (docs/movement.md, scale and
- * view), ms.
+ * A swing at real speed: longer (or shorter) than this asks about slow motion (docs/movement.md,
+ * scale and view), ms.
  */
 const BACK_RANGE = [400, 2000] as const;
 const DOWN_RANGE = [150, 600] as const;
@@ -148,12 +148,12 @@ export interface OpenAnalysis {
    * @param sampled its copies read elsewhere
    * @throws RangeError when there is no such rep
    */
-  again(index: number, said: Said, sampled?: Sampled): AnalysedRep | null;
+  again(index: number, said: Overrides, sampled?: Sampled): AnalysedRep | null;
   /**
    * Of the copies behind a rep's uncertainties those numbered `part` (from, before): for one who
    * computes the parts side by side, joins them and hands them to `again`.
    */
-  sampleAgain(index: number, said: Said, part: CopiesPart): Sampled | null;
+  sampleAgain(index: number, said: Overrides, part: CopiesPart): Sampled | null;
 }
 
 /**
@@ -203,12 +203,17 @@ export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnal
   const [drawn, drawnAnew] = [new Map<string, Motion[]>(), new Map<string, Motion[]>()];
   const count = options.samples ?? SAMPLES;
   let all: Analysis | null = null;
-  const saidOf = (index: number, said: Said): FoundRep | null => {
+  const saidOf = (index: number, said: Overrides): FoundRep | null => {
     const first = read.reps[index];
     if (!first) throw new RangeError(`there is no rep ${index + 1}`);
     return sayOf(first, said, read.whole, ask);
   };
-  const sampledOf = (found: FoundRep, index: number, said: Said, part: CopiesPart): Sampled => {
+  const sampledOf = (
+    found: FoundRep,
+    index: number,
+    said: Overrides,
+    part: CopiesPart,
+  ): Sampled => {
     // Where the rep is cut out anew, or stands still at another time, it may have been something
     // else.
     const { split, events } = said;
@@ -292,7 +297,7 @@ const copiesOf = (
   scene: Scene,
   { seed }: AnalyseOptions,
   part: CopiesPart,
-): Iterable<Motion> => perturbed(motion, scene, stillSpell(rep), part, (seed ?? 1) + index);
+): Iterable<Motion> => perturbed(motion, scene, zeroErrorSpell(rep), part, (seed ?? 1) + index);
 
 /**
  * A rep with what the golfer says of it. What is read is a little late or early, each event by its
@@ -300,7 +305,7 @@ const copiesOf = (
  */
 function sayOf(
   { motion, window, context, rep }: FoundRep,
-  said: Said,
+  said: Overrides,
   whole: Motion,
   { options, view }: Ask,
 ): FoundRep | null {
@@ -308,7 +313,7 @@ function sayOf(
   const sort = sortOf(view, rep);
   const late = (event: FootEvent["event"], ms: number | null) =>
     ms === null ? null : ms + footEventError(errors, { event }).offset;
-  const put: Said = {
+  const put: Overrides = {
     ...said,
     events: Object.fromEntries(
       Object.entries(said.events ?? {}).map(([name, t]) => [
@@ -326,7 +331,7 @@ function sayOf(
   const own = cut && !hangTogether(context.rules) ? slice(whole, cut) : motion;
   const again: RepContext = {
     ...context,
-    said: put,
+    overrides: put,
     smoother:
       own.n === motion.n ? context.smoother : pressureSmoother(own, context.rules.kind === "cycle"),
   };
@@ -449,7 +454,7 @@ function analysed(
   { options, stage, rules, view }: Ask,
   less: { rep: FoundRep | null } | null,
   sampled: Sampled,
-  said?: Said,
+  said?: Overrides,
 ): AnalysedRep {
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
   const unread = unreadOf(less, rules);
@@ -462,7 +467,7 @@ function analysed(
         Math.tan((CAMERA_PRIOR.rollDeg[1] * Math.PI) / 180)) /
       Math.abs(raw.footGapAddress.value)
     : 0;
-  const told: Told = {
+  const told: ErrorSources = {
     sampled,
     frameMs,
     errors: options.errors ?? FITTED,
@@ -471,7 +476,7 @@ function analysed(
     rolledShare,
   };
   const measures = Object.fromEntries(
-    MEASURE_IDS.map((id) => [id, measured(id, raw[id], told, problems)]),
+    MEASURE_IDS.map((id) => [id, reportMeasure(id, raw[id], told, problems)]),
   ) as Record<MeasureId, Measured>;
   const footEvents = rep.footEvents.map((e, k) => {
     const { offset, sd } = footEventError(told.errors, e);
@@ -479,8 +484,8 @@ function analysed(
       foot: e.foot,
       event: e.event,
       t: e.ms - offset,
-      u: e.said
-        ? SAID_FRAMES * motion.dt * 1000
+      u: e.overridden
+        ? OVERRIDE_FRAMES * motion.dt * 1000
         : Math.hypot(spread(sampled.footEvents[k]!), frameMs, sd, unread.footEvent(e)),
     };
   });
@@ -493,8 +498,8 @@ function analysed(
       EVENT_NAMES.filter((e) => Number.isFinite(rep.events[e])).map((e) => [
         e,
         said?.events?.[e] === undefined
-          ? eventTime(e, rep, told, context)
-          : { t: said.events[e], u: SAID_FRAMES * motion.dt * 1000 },
+          ? reportEvent(e, rep, told, context)
+          : { t: said.events[e], u: OVERRIDE_FRAMES * motion.dt * 1000 },
       ]),
     ),
     footEvents,

@@ -10,7 +10,7 @@ import {
   filmedFigure,
   laidOver,
   playedFigure,
-  type Figure,
+  type OverlaidFigure,
   type Joints,
 } from "@/core/practice/figureOver";
 import { exactTrack } from "../../tools/study/exactTrack";
@@ -24,7 +24,7 @@ function filmed(
   hand: "left" | "right",
   distance: number,
   stature = STATURE,
-): { figure: Figure; address: number; top: number } {
+): { figure: OverlaidFigure; address: number; top: number } {
   const sim = simulate(body(stature, "male", 1), doubleStep(options));
   const { events } = truth(sim);
   return {
@@ -39,7 +39,7 @@ function filmed(
 }
 
 /** The largest distance between two figures' joints, cm of the film's golfer. */
-const apart = (one: Joints, other: Joints, { address }: Figure): number =>
+const apart = (one: Joints, other: Joints, { address }: OverlaidFigure): number =>
   Math.max(
     ...(["lead", "trail"] as const).flatMap((side) =>
       (["hip", "knee", "ankle", "heel", "toe", "shoulder"] as const).map(

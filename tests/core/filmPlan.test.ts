@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { findStage } from "@/core/drills";
 import { swing } from "@/core/figure/scripts/swing";
 import { lensOf, type Lens } from "@/core/film/lens";
-import { planFilm, type FilmPlan, type Place } from "@/core/film/plan";
+import { planFilm, type FilmPlan, type PhonePlace } from "@/core/film/plan";
 import { resolves, type Resolved } from "@/core/film/resolves";
 import { roomOf, type Room } from "@/core/film/room";
 import type { Vec3 } from "@/core/maths/vec3";
@@ -11,9 +11,9 @@ import type { View } from "@/core/scene/view";
 import { pinhole, toWorld } from "../../tools/clips/camera";
 
 const PHONE: Lens = { fovDeg: 67, long: 1920, short: 1080, fps: 60 };
-const ANYWHERE: Place = { depth: null, width: null, ceiling: null };
+const ANYWHERE: PhonePlace = { depth: null, width: null, ceiling: null };
 const fullSwing = new Map([150, 178, 200].map((cm) => [cm, roomOf(swing(), cm)]));
-const planned = (room: Room, view: View, lens: Lens, place: Place): FilmPlan => {
+const planned = (room: Room, view: View, lens: Lens, place: PhonePlace): FilmPlan => {
   const p = planFilm(room, view, lens, place);
   if (!p.fits) throw new Error(`needs ${p.depthNeeded} cm`);
   return p.plan;
@@ -127,7 +127,7 @@ describe("the filming plan", () => {
   it("names a ceiling and walls that the club would meet, and not those that it clears", () => {
     const room = fullSwing.get(178)!;
     const { up, away, toward } = planned(room, "face-on", PHONE, ANYWHERE).reach;
-    const losses = (place: Partial<Place>) =>
+    const losses = (place: Partial<PhonePlace>) =>
       planned(room, "face-on", PHONE, { ...ANYWHERE, ...place }).losses;
     expect([losses({ ceiling: up - 1 }), losses({ ceiling: up + 1 })]).toEqual([
       ["ceiling too low"],

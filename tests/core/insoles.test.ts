@@ -3,7 +3,7 @@ import { analyse } from "../../src/core/analyse";
 import { body } from "../../src/core/figure/anthropometry";
 import { doubleStep } from "../../src/core/figure/scripts/doubleStep";
 import { simulate } from "../../src/core/figure/simulate";
-import { insolesOf } from "../../src/core/figure/truth/insoles";
+import { insoleTruth } from "../../src/core/figure/truth/insoles";
 import { insolesCsv, readInsolesCsv } from "../../src/core/formats/insolesCsv";
 import { against, heelToe } from "../../src/core/practice/insoles/against";
 import { clearPlace, laidAt, placesOf } from "../../src/core/practice/insoles/align";
@@ -22,7 +22,7 @@ describe("a pair of insoles", () => {
   it.each(["right", "left"] as const)(
     "is laid on the film's clock by the steps, through its file (%s-handed)",
     (hand) => {
-      const read = readInsolesCsv(insolesCsv(insolesOf(sim, { hand, aheadMs: 7340 })));
+      const read = readInsolesCsv(insolesCsv(insoleTruth(sim, { hand, aheadMs: 7340 })));
       if (!read.ok) throw new Error(read.message);
       const { series } = repOf(hand);
       const place = clearPlace(placesOf(read.reading, series, hand))!;
@@ -41,7 +41,7 @@ describe("a pair of insoles", () => {
 
   it("is not laid where its steps are not the film's, or do not reach it", () => {
     const { series } = repOf("right");
-    const reading = insolesOf(sim, { hand: "right", aheadMs: 0 });
+    const reading = insoleTruth(sim, { hand: "right", aheadMs: 0 });
     expect(
       placesOf({ ...reading, left: reading.right, right: reading.left }, series, "right"),
     ).toEqual([]);
@@ -64,7 +64,7 @@ describe("a pair of insoles", () => {
 
   it("has several places in the file of a whole practice, none of them clear", () => {
     const { series } = repOf("right");
-    const once = insolesOf(sim, { hand: "right", aheadMs: 0 });
+    const once = insoleTruth(sim, { hand: "right", aheadMs: 0 });
     const after = 20_000;
     const twice = (x: Float64Array, add = 0) => Float64Array.from([...x, ...x.map((v) => v + add)]);
     const both: InsoleReading = {

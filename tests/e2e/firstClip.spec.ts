@@ -5,7 +5,7 @@ import { expect, test } from "@playwright/test";
 import type { AnalysisJson } from "../../src/core/formats/analysisJson";
 import { readTrack } from "../../src/core/formats/trackFile";
 import { STRIDE } from "../../src/core/track/track";
-import { viewOf, type View } from "../../src/ui/picture/overlay";
+import { viewOf, type OverlayView } from "../../src/ui/picture/overlay";
 import { accessible } from "./accessible";
 
 test.describe.configure({ mode: "serial" });
@@ -151,7 +151,7 @@ test("the film is stepped by picture, each the one it says it is, from the keys 
  * Which of the film's pictures around one looks most like what is painted: green of a square, 440
  * px, against the film's luma.
  */
-function likest(painted: number[], view: View, about: number): number {
+function likest(painted: number[], view: OverlayView, about: number): number {
   const [width, height, from, count] = [1280, 720, about - 3, 7];
   const raw = execFileSync(
     "ffmpeg",

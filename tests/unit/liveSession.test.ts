@@ -11,7 +11,7 @@ import { SAME_MS, sameRep } from "@/core/live/sameRep";
 import type { Track } from "@/core/track/track";
 import type { Picture } from "@/vision/decode/openClip";
 import { Grabber } from "@/vision/live/grabber";
-import { LiveSession, type AnsweredRep, type Seen } from "@/vision/live/liveSession";
+import { LiveSession, type AnsweredRep, type SeenBout } from "@/vision/live/liveSession";
 import { soundOnsets, type Onset } from "@/vision/sound/onsets";
 import { SpanReadings } from "@/vision/live/spanReadings";
 import { standInNetwork, type RecordedLooks } from "@/vision/live/standInNetwork";
@@ -25,7 +25,7 @@ const FRAME_MS = 1000 / 60;
 
 interface Run {
   answered: AnsweredRep[];
-  completed: Seen[];
+  completed: SeenBout[];
   states: LoopState[];
   sounds: Sound[];
   /** What was told of its pace. */

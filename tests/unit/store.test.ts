@@ -16,7 +16,7 @@ import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { DRILLS } from "@/core/drills";
 import { middleMs } from "@/core/analyse";
-import { WHY } from "@/core/uncertainty/told";
+import { WHY } from "@/core/uncertainty/report";
 import { BlobMismatchError, blobPath, blobSize, putBlob, readBlob } from "@/server/blobs/blobs";
 import { checkBlobs } from "@/server/blobs/checkBlobs";
 import { keepOfGolfer } from "@/server/golfers/golfers";

@@ -18,8 +18,8 @@ import {
   playedLooks,
   serveLooks,
   startBout,
-  told,
-  toldOf,
+  answersOf,
+  answersByRep,
   truthOf,
 } from "./live/bout";
 import { looksFile, packLook } from "./live/looksFile";
@@ -100,10 +100,10 @@ try {
         `${((memory.length * SAMPLED_MS) / 60_000).toFixed(0)} min: ${memory.at(-1).toFixed(0)} MB`,
       );
   }
-  const answers = await told(page);
+  const answers = await answersOf(page);
   const truth = truthOf(form.film);
   const found = Array.from({ length: plays }, (_, k) =>
-    toldOf(answers, k * periodMs, truth).map((f) => f.length),
+    answersByRep(answers, k * periodMs, truth).map((f) => f.length),
   ).flat();
   const which = found.flatMap((n, k) =>
     n === 1 ? [] : [`${Math.floor(k / truth.reps.length) + 1}.${(k % truth.reps.length) + 1}`],

@@ -13,10 +13,10 @@ import {
   serveLooks,
   playedLooks,
   startBout,
-  told,
-  toldOf,
+  answersOf,
+  answersByRep,
   truth,
-  type Told,
+  type LiveAnswer,
 } from "./live/bout";
 import { report } from "./report";
 import { openSite } from "./site";
@@ -44,9 +44,9 @@ const COUNTED_MS = 60_000;
 const BEGUN_MS = 5000;
 
 interface Ran {
-  answers: Told[];
+  answers: LiveAnswer[];
   /** The same after the closer looks. */
-  closer: Told[];
+  closer: LiveAnswer[];
   /** Calls of the network a second. */
   callsPerS: number;
   /** Tasks of the page over 50 ms, ms. */
@@ -75,7 +75,7 @@ async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
     throw new Error(`the camera stood still beside ${bench}`);
   if (bench !== '"bare"')
     await page.waitForTimeout(truth.reps.at(-1).to + 6000 - BEGUN_MS - COUNTED_MS);
-  const answers = await told(page);
+  const answers = await answersOf(page);
   const again = bench === "undefined" ? await closer() : [];
   return {
     answers,
@@ -86,7 +86,7 @@ async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
 }
 
 /** What the closer looks after the bout say, when there are no more. */
-async function closer(): Promise<Pick<Told, "id" | "result" | "cue">[]> {
+async function closer(): Promise<Pick<LiveAnswer, "id" | "result" | "cue">[]> {
   const end = page.getByRole("button", { name: "Controls" });
   // A bout of which a rep was missed is not done by itself.
   if (await end.isVisible()) {
@@ -98,13 +98,13 @@ async function closer(): Promise<Pick<Told, "id" | "result" | "cue">[]> {
   return page.evaluate(() =>
     performance
       .getEntriesByName("kingfisher:again")
-      .map((e) => (e as PerformanceMark).detail as Pick<Told, "id" | "result" | "cue">),
+      .map((e) => (e as PerformanceMark).detail as Pick<LiveAnswer, "id" | "result" | "cue">),
   );
 }
 
 /** What came of the reps. */
-function judged(answers: readonly Told[]) {
-  const found = toldOf(answers);
+function judged(answers: readonly LiveAnswer[]) {
+  const found = answersByRep(answers);
   const said = found.map((f, k) => ({ wanted: WANTED[k]!, told: f[0] }));
   const same = (s: (typeof said)[number]) =>
     s.told?.result === s.wanted.result && s.told.cue === s.wanted.cue;
@@ -156,7 +156,7 @@ async function firstVerdict(): Promise<{ firstVerdictS: number; steps: number }>
     await press("radio", answer, question);
   await press("button", "Go on");
   await press("button", "Try without a camera");
-  while (!(await told(page)).length) await page.waitForTimeout(250);
+  while (!(await answersOf(page)).length) await page.waitForTimeout(250);
   return { firstVerdictS: Math.round((performance.now() - began) / 1000 + STEP_S * steps), steps };
 }
 

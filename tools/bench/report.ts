@@ -18,7 +18,9 @@ export function report(name: string, figures: Record<string, unknown>, keep = tr
   else console.log(JSON.stringify(figures));
 }
 
-/** Keeps the figures of those parts of a bench that ran, each with its commit, beside the others. */
+/**
+ * Keeps the figures of those parts of a bench that ran, each with its commit, beside the others.
+ */
 export function reportParts(name: string, parts: Record<string, Record<string, unknown>>): void {
   const file = `docs/bench/${name}.json`;
   const kept = existsSync(file)

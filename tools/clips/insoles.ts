@@ -5,7 +5,7 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { body } from "../../src/core/figure/anthropometry";
 import { simulate } from "../../src/core/figure/simulate";
-import { insolesOf } from "../../src/core/figure/truth/insoles";
+import { insoleTruth } from "../../src/core/figure/truth/insoles";
 import { insolesCsv } from "../../src/core/formats/insolesCsv";
 import { DEMO } from "./demoSet";
 
@@ -18,7 +18,7 @@ const WORN: Record<string, number> = {
 mkdirSync("demo/insoles", { recursive: true });
 for (const [id, aheadMs] of Object.entries(WORN)) {
   const { golfer, script, seed } = DEMO.find((c) => c.id === id)!;
-  const worn = insolesOf(simulate(body(golfer.stature, golfer.sex, golfer.build), script), {
+  const worn = insoleTruth(simulate(body(golfer.stature, golfer.sex, golfer.build), script), {
     hand: golfer.hand,
     aheadMs,
     seed,

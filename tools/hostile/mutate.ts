@@ -1,4 +1,4 @@
-import { Bytes, boxesIn, type Box } from "../../src/vision/decode/boxes";
+import { Bytes, boxesIn, type ContainerBox } from "../../src/vision/decode/boxes";
 import type { seeded } from "../../src/core/maths/seeded";
 
 export type Random = ReturnType<typeof seeded>;
@@ -21,9 +21,9 @@ const whole = (random: Random, below: number): number => Math.floor(random.unifo
 export const pick = <T>(random: Random, of: readonly T[]): T => of[whole(random, of.length)]!;
 
 /** All boxes of a file, with those in them. */
-function allBoxes(data: Uint8Array): Box[] {
+function allBoxes(data: Uint8Array): ContainerBox[] {
   const bytes = new Bytes(data);
-  const out: Box[] = [];
+  const out: ContainerBox[] = [];
   const walk = (from: number, to: number) => {
     for (const box of boxesIn(bytes, from, to)) {
       out.push(box);
@@ -68,7 +68,7 @@ const NUMBERS = [
 ];
 
 /** Puts a 32-bit number into a box, at a seeded place of its first 64 bytes. */
-function lie(data: Uint8Array, box: Box, random: Random): void {
+function lie(data: Uint8Array, box: ContainerBox, random: Random): void {
   const room = Math.min(64, box.to - box.from) - 4;
   if (room >= 0)
     new DataView(data.buffer, data.byteOffset).setUint32(
@@ -83,7 +83,11 @@ function flips(data: Uint8Array, from: number, to: number, most: number, random:
     data[from + whole(random, to - from)]! ^= 1 + whole(random, 255);
 }
 
-const within = (data: Uint8Array, types: readonly string[], random: Random): Box | null => {
+const within = (
+  data: Uint8Array,
+  types: readonly string[],
+  random: Random,
+): ContainerBox | null => {
   const boxes = allBoxes(data).filter((b) => types.includes(b.type));
   return boxes.length ? pick(random, boxes) : null;
 };

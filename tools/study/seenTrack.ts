@@ -3,8 +3,8 @@ import { at, OUTLINE, POINT, type Track } from "../../src/core/track/track";
 import { NOISE_FIT, NOISE_SPLIT, NOISE_TIMES } from "../../src/core/uncertainty/fitted";
 
 /**
- * Errors of single joints beyond their pair's, cm: 2 to 3 for a hip or knee (docs/decisions/26), and what
- * the network's arms are worth.
+ * Errors of single joints beyond their pair's, cm: 2 to 3 for a hip or knee (docs/decisions/26),
+ * and what the network's arms are worth.
  */
 const SINGLE = { knee: 2, elbow: 3 };
 /** An edge of a shoe's picture, cm: steps by them are within 0.4 (docs/decisions/09). */

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { allIsWell, removeForGood, undo } from "@/app/dataActions";
+import { allIsWell, removeForGoodAction, undo } from "@/app/dataActions";
 import { whoever } from "@/app/whoever";
 import { dataDir } from "@/server/dataDir";
 import { countsOf } from "@/server/practice/counts";
@@ -18,7 +18,7 @@ export default async function DataPage() {
   return (
     <>
       <StandsBeside beside={listStanding(dir).map(({ id, words, at, act }) => ({ id, words, at, undoable: isUndoable(act) }))} undo={undo} allIsWell={allIsWell} />
-      <DataView golfer={{ id: golfer.id, name: golfer.name, sample: golfer.sample }} counts={counts} binned={binned} copies={copies} mostCopies={MOST_COPIES} remove={removeForGood.bind(null, golfer.id)} />
+      <DataView golfer={{ id: golfer.id, name: golfer.name, sample: golfer.sample }} counts={counts} binned={binned} copies={copies} mostCopies={MOST_COPIES} remove={removeForGoodAction.bind(null, golfer.id)} />
     </>
   );
 }

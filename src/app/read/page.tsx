@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { DRILLS } from "@/core/drills";
 import { whoever } from "@/app/whoever";
 import { ownDrills } from "@/server/drills/ownDrills";
-import { ReadClips, type ReadDrill } from "@/ui/read/readClips";
+import { ReadClips, type DrillToRead } from "@/ui/read/readClips";
 
 export const metadata: Metadata = { title: "Read clips" };
 
@@ -14,7 +14,7 @@ export default async function ReadPage({
   const { db, golfer } = await whoever();
   const { drill, stage, sample } = await searchParams;
   const set = golfer.sample && (sample === "rep" || sample === "swings") ? sample : undefined;
-  const drills = [...DRILLS, ...(await ownDrills(db, golfer.id))].map((d): ReadDrill => ({
+  const drills = [...DRILLS, ...(await ownDrills(db, golfer.id))].map((d): DrillToRead => ({
     id: d.id,
     name: d.name,
     readAs: d.basedOn ?? d.id,

@@ -1,6 +1,6 @@
 /** Which foot stands ahead of the other, toward the ball. */
 export const STANCES = ["level", "trail ahead", "trail behind"] as const;
-export type Stance = (typeof STANCES)[number];
+export type FootStance = (typeof STANCES)[number];
 
 /**
  * Arms longer or shorter than the golfer is tall by more than this speak for a foot ahead, cm.
@@ -14,13 +14,13 @@ export const REACH_CM = 3;
  * @param armSpanCm fingertip to fingertip, arms spread
  * @example firstStance(186, 180) // "trail ahead"
  */
-export function firstStance(armSpanCm: number, statureCm: number): Stance {
+export function firstStance(armSpanCm: number, statureCm: number): FootStance {
   const longer = armSpanCm - statureCm;
   return longer > REACH_CM ? "trail ahead" : longer < -REACH_CM ? "trail behind" : "level";
 }
 
 /** A stance in words. */
-export const STANCE_WORDS: Record<Stance, string> = {
+export const STANCE_WORDS: Record<FootStance, string> = {
   level: "feet level",
   "trail ahead": "trail foot a hand ahead",
   "trail behind": "trail foot a hand behind",

@@ -1,7 +1,7 @@
 import { deviation, mean } from "../maths/stats";
 import type { Measured } from "../judge/verdict";
 import type { MeasureId } from "../measures";
-import type { Stance } from "./reach";
+import type { FootStance } from "./reach";
 
 /**
  * What the three stances are compared by: how far you wander while you turn and while you stand,
@@ -11,7 +11,7 @@ const COMPARED = ["headDrift", "counterMove", "wobble"] as const satisfies reado
 
 /** The drill that compares them, and its stages. */
 export const STANCE_DRILL = "three-stances";
-export const STANCE_STAGES: Record<string, Stance> = {
+export const STANCE_STAGES: Record<string, FootStance> = {
   "level-fo": "level",
   "trail-ahead-fo": "trail ahead",
   "trail-behind-fo": "trail behind",
@@ -19,7 +19,7 @@ export const STANCE_STAGES: Record<string, Stance> = {
 
 /** How much a golfer wanders in one stance: the sum of what is compared, cm. */
 interface Wander {
-  stance: Stance;
+  stance: FootStance;
   reps: number;
   each: Partial<Record<(typeof COMPARED)[number], number>>;
   total: number;
@@ -27,11 +27,11 @@ interface Wander {
   u: number;
 }
 
-export interface StanceTest {
+export interface StanceComparison {
   /** The steadiest first. */
   wander: Wander[];
   /** Your stance; null where two can't be told apart or one is missing. */
-  steadiest: Stance | null;
+  steadiest: FootStance | null;
   why: string;
 }
 
@@ -43,8 +43,8 @@ const TURNS = 2;
  * least, if it is less than the next one by more than twice the uncertainty of their difference.
  */
 export function compareStances(
-  reps: readonly { stance: Stance; measures: Partial<Record<string, Measured>> }[],
-): StanceTest {
+  reps: readonly { stance: FootStance; measures: Partial<Record<string, Measured>> }[],
+): StanceComparison {
   const wander = (["level", "trail ahead", "trail behind"] as const)
     .flatMap((stance): Wander[] => {
       const own = reps.filter(

@@ -2,10 +2,10 @@ import type { View } from "../scene/view";
 import type { Drill, Stage } from "./drill";
 
 /**
- * Which of a drill's parts a stage is: one that is filmed from two views is done in two (docs/movement.md,
- * verdict rule 1).
+ * Which of a drill's parts a stage is: one that is filmed from two views is done in two
+ * (docs/movement.md, verdict rule 1).
  */
-export interface Part {
+export interface ViewPart {
   number: number;
   of: number;
   /** The part after it. */
@@ -17,7 +17,7 @@ export interface Part {
  * @example partOf(findStage("heel-on-prop").drill, "whole-fo") // { number: 1, of: 2, next: {
  * stage: "whole-dtl", view: "down-the-line" } }
  */
-export function partOf({ stages }: Drill, stageId: Stage["id"]): Part | null {
+export function partOf({ stages }: Drill, stageId: Stage["id"]): ViewPart | null {
   const parts = stages.filter((s) => s.main);
   const at = parts.findIndex((s) => s.id === stageId);
   if (at < 0 || new Set(parts.map((s) => s.view)).size < 2) return null;

@@ -7,7 +7,7 @@ import type { Room } from "./room";
  * The place there is, cm: from the golfer to where the phone can stand at the farthest, along the
  * target line, and up; null where nothing limits it.
  */
-export interface Place {
+export interface PhonePlace {
   depth: number | null;
   width: number | null;
   ceiling: number | null;
@@ -52,7 +52,7 @@ const LOWEST = 20;
  * @example planFilm(roomOf(swing(), 178), "face-on", { fovDeg: 67, long: 1920, short: 1080, fps: 60
  * }, { depth: null, width: null, ceiling: null })
  */
-export function planFilm(room: Room, view: View, lens: Lens, place: Place): Planned {
+export function planFilm(room: Room, view: View, lens: Lens, place: PhonePlace): Planned {
   const depth = place.depth ?? Infinity;
   const whole = [...room.body, ...room.club];
   const reach = reachOf(whole);

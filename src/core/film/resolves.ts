@@ -48,8 +48,8 @@ export function resolves(
 }
 
 /**
- * Nearer to a limit than this, in u, nothing is sure (docs/movement.md, verdict rule 2: a verdict wants
- * 2u).
+ * Nearer to a limit than this, in u, nothing is sure (docs/movement.md, verdict rule 2: a verdict
+ * wants 2u).
  */
 const COARSE = 2;
 

@@ -74,8 +74,8 @@ const BY_TOP: ReadonlySet<Awaited> = new Set([
 export const holdOf = (stage: Pick<Stage, "checks">): number =>
   stage.checks.find((c) => c.measure === "holdTime")?.band[0] ?? WOBBLES_S;
 /**
- * From 0.3 s on a wobble counts (docs/movement.md, balance); a swing that is not held for this long has not
- * ended in balance, s.
+ * From 0.3 s on a wobble counts (docs/movement.md, balance); a swing that is not held for this long
+ * has not ended in balance, s.
  */
 const WOBBLES_S = 1;
 

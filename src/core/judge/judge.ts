@@ -42,8 +42,8 @@ export interface JudgeInput {
 }
 
 /**
- * The verdict on a rep (docs/movement.md, verdict rules 2–6): required actions first, then every must of
- * the stage; one cue, that of the failed must which comes first in the chain of causes.
+ * The verdict on a rep (docs/movement.md, verdict rules 2–6): required actions first, then every
+ * must of the stage; one cue, that of the failed must which comes first in the chain of causes.
  */
 export function judge(input: JudgeInput): Verdict {
   const { stage, measures, actions } = input;

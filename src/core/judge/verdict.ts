@@ -41,8 +41,12 @@ export interface Reason {
 }
 
 /** What a golfer is told of a rep. */
-export type Told = Pick<Verdict, "result" | "cue" | "reason">;
-export const toldOf = ({ result, cue, reason }: Told): Told => ({ result, cue, reason });
+export type VerdictSummary = Pick<Verdict, "result" | "cue" | "reason">;
+export const summaryOf = ({ result, cue, reason }: VerdictSummary): VerdictSummary => ({
+  result,
+  cue,
+  reason,
+});
 
 /** What is said of a rep: pass, fail with one cue, or not judged with one reason. */
 export interface Verdict {

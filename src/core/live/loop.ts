@@ -5,7 +5,7 @@ import type { Aim } from "../film/aimSteps";
 import type { Stance } from "./stance";
 
 /** One answered rep: when its middle was (ms on the camera's clock), and what was said. */
-export interface Answer {
+export interface LoopAnswer {
   id: string;
   at: number;
   verdict: Verdict;
@@ -37,7 +37,7 @@ export interface LoopInput {
 }
 
 interface LoopContext extends LoopInput {
-  answers: Answer[];
+  answers: LoopAnswer[];
   /** Since when (ms) the present state's own condition holds; null while it does not. */
   since: number | null;
   obstacle: Obstacle | null;
@@ -65,7 +65,7 @@ export type LoopEvent =
   | { type: "stance"; t: number; stance: Stance }
   /** A rep is there: it is being judged. */
   | { type: "found" }
-  | { type: "answered"; answer: Answer }
+  | { type: "answered"; answer: LoopAnswer }
   /** What was found came to nothing. */
   | { type: "nothing" }
   /** A later, closer reading says otherwise. */
@@ -114,8 +114,8 @@ function heldUp({ aim, faultSince, aimed, anyway, stillStart }: LoopContext, t: 
 const held = (since: number | null, t: number, ms: number) => since !== null && t - since >= ms;
 
 /**
- * Which kinds are armed by a still spell: nobody is taught to freeze in order to be seen (docs/movement.md,
- * rep kinds).
+ * Which kinds are armed by a still spell: nobody is taught to freeze in order to be seen
+ * (docs/movement.md, rep kinds).
  */
 export const startsStill = (rules: Pick<RepRules, "kind" | "movingStart">): boolean =>
   !rules.movingStart &&

@@ -37,8 +37,8 @@ export const ABSENT: Stance = {
 };
 
 /**
- * Motion is told from the looks of this long, ms (docs/movement.md, address: a still spell of 300 ms), of
- * which there must be a few: a slow device's reach farther back, as far as this.
+ * Motion is told from the looks of this long, ms (docs/movement.md, address: a still spell of 300
+ * ms), of which there must be a few: a slow device's reach farther back, as far as this.
  */
 const SPELL_MS = 400;
 const LEAST_LOOKS = 4;
@@ -55,8 +55,8 @@ const WANDER = 0.15;
  */
 const STILL = 0.04;
 /**
- * Hands faster than this swing: twice the speed at which hands start (docs/movement.md, hand start), share
- * of stature a second.
+ * Hands faster than this swing: twice the speed at which hands start (docs/movement.md, hand
+ * start), share of stature a second.
  */
 const SWINGS = 0.17;
 

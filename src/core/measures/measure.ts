@@ -27,7 +27,7 @@ export const EVERY_PART = [
   "leadOff",
   "leadOn",
 ] as const;
-export type Part = (typeof EVERY_PART)[number];
+export type RepPart = (typeof EVERY_PART)[number];
 
 /**
  * What must have been found before a measure is known: an event; the strike, or the release that
@@ -81,11 +81,11 @@ export interface RawMeasure {
   why?: WhyNot;
 }
 
-export const missing = (why: WhyNot): RawMeasure => ({ value: NaN, why });
+export const unmeasured = (why: WhyNot): RawMeasure => ({ value: NaN, why });
 
 /** A value, or why there is none. */
 export const got = (value: number, atMs?: number, why: WhyNot = "eventNotFound"): RawMeasure =>
-  Number.isFinite(value) ? (atMs === undefined ? { value } : { value, atMs }) : missing(why);
+  Number.isFinite(value) ? (atMs === undefined ? { value } : { value, atMs }) : unmeasured(why);
 
 export type Compute = (r: RepMotion) => RawMeasure;
 
@@ -107,7 +107,7 @@ export interface Measure {
   definition: string;
   /** It is known when all of these are. */
   waitsFor: readonly Awaited[];
-  reads: readonly Part[];
+  reads: readonly RepPart[];
   /** Parts of the body: where a problem of the film touches one of them, there is no value. */
   spoiledBy: readonly ("feet" | "head")[];
   /**
@@ -163,4 +163,4 @@ export class RepMotion {
 export const afterHit =
   (compute: Compute): Compute =>
   (r) =>
-    Number.isNaN(r.hit) ? missing("eventNotFound") : compute(r);
+    Number.isNaN(r.hit) ? unmeasured("eventNotFound") : compute(r);

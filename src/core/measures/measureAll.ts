@@ -3,7 +3,7 @@ import type { Motion } from "../motion/motion";
 import type { Rep, RepKind, RepRules } from "../reps/rep";
 import { CATALOGUE, MEASURE_IDS, type MeasureId, type Measures } from "./catalogue";
 import {
-  missing,
+  unmeasured,
   RepMotion,
   type Compute,
   type Measure,
@@ -27,9 +27,9 @@ export function measureAll(m: Motion, rep: Rep, rules: RepRules): Record<Measure
   const r = new RepMotion(m, rep, rules);
   return recordOf(MEASURE_IDS, (id) => {
     const measure = CATALOGUE[id];
-    if (!measure.views.includes(m.view)) return missing("otherView");
+    if (!measure.views.includes(m.view)) return unmeasured("otherView");
     const compute = fromChannels(measure, rep) ?? fromJoints(measure, rep);
-    return compute ? compute(r) : missing("otherKind");
+    return compute ? compute(r) : unmeasured("otherKind");
   });
 }
 

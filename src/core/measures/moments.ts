@@ -1,6 +1,6 @@
 import type { EventName } from "../reps/eventNames";
 import {
-  missing,
+  unmeasured,
   type Awaited,
   type Compute,
   type Measure,
@@ -14,7 +14,7 @@ export type Moment = (typeof MOMENTS)[number];
 type AnyMoment = Moment | "Address" | "MidThrough";
 
 export const SIDES = ["lead", "trail"] as const;
-export type Side = (typeof SIDES)[number];
+export type MeasuredSide = (typeof SIDES)[number];
 
 /** A moment: its event, what must be found before it is known, and how it is called. */
 export const MOMENT: Record<AnyMoment, { event: EventName; waitsFor: Awaited; words: string }> = {
@@ -94,30 +94,34 @@ export const atMoments = <Id extends string, M extends AnyMoment>(
 /** The same measure of either foot or knee: `leadX`, `trailX`. */
 export const ofSides = <Id extends string>(
   id: Id,
-  define: (side: Side) => Measure,
-): Record<`${Side}${Id}`, Measure> =>
-  Object.fromEntries(SIDES.map((s) => [`${s}${id}`, define(s)])) as Record<`${Side}${Id}`, Measure>;
+  define: (side: MeasuredSide) => Measure,
+): Record<`${MeasuredSide}${Id}`, Measure> =>
+  Object.fromEntries(SIDES.map((s) => [`${s}${id}`, define(s)])) as Record<
+    `${MeasuredSide}${Id}`,
+    Measure
+  >;
 
 /** The same measure of either side at several moments: `leadXTop`, … */
 export const ofSidesAtMoments = <Id extends string, M extends AnyMoment>(
   id: Id,
   moments: readonly M[],
-  define: (side: Side, moment: M) => Measure,
-): Record<`${Side}${Id}${M}`, Measure> =>
+  define: (side: MeasuredSide, moment: M) => Measure,
+): Record<`${MeasuredSide}${Id}${M}`, Measure> =>
   Object.fromEntries(
     SIDES.flatMap((s) => moments.map((m) => [`${s}${id}${m}`, define(s, m)])),
-  ) as Record<`${Side}${Id}${M}`, Measure>;
+  ) as Record<`${MeasuredSide}${Id}${M}`, Measure>;
 
 /** The same measure of either side over every span: `leadXAddressToTop`, … */
 export const ofSidesOverSpans = <Id extends string>(
   id: Id,
-  define: (side: Side, span: Span) => Measure,
-): Record<`${Side}${Id}${Span}`, Measure> =>
+  define: (side: MeasuredSide, span: Span) => Measure,
+): Record<`${MeasuredSide}${Id}${Span}`, Measure> =>
   Object.fromEntries(
     SIDES.flatMap((s) => SPANS.map((span) => [`${s}${id}${span}`, define(s, span)])),
-  ) as Record<`${Side}${Id}${Span}`, Measure>;
+  ) as Record<`${MeasuredSide}${Id}${Span}`, Measure>;
 
-export const capital = (side: Side): "Lead" | "Trail" => (side === "lead" ? "Lead" : "Trail");
+export const capitalSide = (side: MeasuredSide): "Lead" | "Trail" =>
+  side === "lead" ? "Lead" : "Trail";
 
 /** A computation over a span's samples, where both of its events were found. */
 export const overSpan =
@@ -126,6 +130,6 @@ export const overSpan =
     const { from, to } = SPAN[span];
     const { events } = r.rep;
     return Number.isNaN(events[from]) || Number.isNaN(events[to])
-      ? missing("eventNotFound")
+      ? unmeasured("eventNotFound")
       : compute(r, r.sample(from), r.sample(to));
   };

@@ -1,7 +1,7 @@
 import { samePlace } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
 import { toMs } from "../reps/clock";
-import type { Side } from "./moments";
+import type { MeasuredSide } from "./moments";
 
 /** No foot steps away and back in less, ms. */
 const STEP_MS = 150;
@@ -11,7 +11,7 @@ const STEP_MS = 150;
  * places can't be compared, because its ankle, from which they are measured, differs by more from
  * one place to another.
  */
-export function onePlace(m: Motion, side: Side, from: number, to: number): boolean {
+export function onePlace(m: Motion, side: MeasuredSide, from: number, to: number): boolean {
   const [begin, end] = [toMs(m, from), toMs(m, to)];
   const there = m.feet[side].spells.filter((s) => s.toMs >= begin && s.fromMs <= end);
   const first = there[0];

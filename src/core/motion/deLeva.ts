@@ -15,4 +15,4 @@ export const SEGMENTS = {
 } as const;
 
 /** Standard gravity, cm/s². */
-export const GRAVITY = 980.665;
+export const STANDARD_GRAVITY = 980.665;

@@ -345,7 +345,8 @@ function shifted(network: Float64Array, clock: Clock, better: Float64Array): Flo
 /**
  * The network puts the shoulders on the front of the chest. When the chest turns, that front moves
  * along T: the part `chestAhead`·sin(turn) is taken out, the turn being about 0.6 of the arms'
- * swing angle (docs/decisions/26), which tells it until shortly after the strike and is faded out there.
+ * swing angle (docs/decisions/26), which tells it until shortly after the strike and is faded out
+ * there.
  */
 function chestToJoints(
   shoulderT: Float64Array,

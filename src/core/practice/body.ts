@@ -1,7 +1,7 @@
 import { isHeavy } from "./dose";
 
 /** The days on which a golfer was asked last whether anything is sore. */
-export interface Asked {
+export interface BodyAsked {
   before?: string;
   after?: string;
 }
@@ -11,10 +11,10 @@ export interface Asked {
  * heavy one. A streak is not worth a sore back.
  */
 export function bodyDue(
-  asked: Asked,
+  asked: BodyAsked,
   day: string,
   done: readonly { done: number }[],
-): keyof Asked | null {
+): keyof BodyAsked | null {
   if (done.length === 0) return asked.before === day ? null : "before";
   return isHeavy(done) && asked.after !== day ? "after" : null;
 }

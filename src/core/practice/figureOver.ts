@@ -16,7 +16,7 @@ export type Joints = Readonly<
 >;
 
 /** A golfer moving in a picture of their own. */
-export interface Figure {
+export interface OverlaidFigure {
   /** Where they are at an instant of their own clock, ms. */
   at(ms: number): Joints;
   /**
@@ -44,7 +44,7 @@ const heelsOf = ({ lead, trail }: Joints) => mean([lead.heel[1], trail.heel[1]])
 export function filmedFigure(
   track: Track,
   { hand, statureCm, addressMs }: { hand: Hand; statureCm: number; addressMs: number },
-): Figure {
+): OverlaidFigure {
   const s = sides(hand);
   const { landmarks, times } = track;
   const place = (i: number, p: number) => [landmarks[at(i, p)]!, landmarks[at(i, p) + 1]!] as const;
@@ -76,7 +76,7 @@ export function filmedFigure(
 export function playedFigure(
   { frames, fps, events, from }: Pick<Movement, "frames" | "fps" | "events" | "from">,
   hand: Hand,
-): Figure {
+): OverlaidFigure {
   const joints = (ms: number): Joints => {
     const frame = frames[Math.min(frames.length - 1, Math.max(0, Math.round((ms / 1000) * fps)))]!;
     const place = (name: FigurePoint) => {
@@ -120,7 +120,7 @@ export function playedFigure(
  * @example laidOver(best, failed)(1200).lead.heel // where the best's lead heel would be in the
  * film that failed
  */
-export function laidOver(figure: Figure, film: Figure): (ms: number) => Joints {
+export function laidOver(figure: OverlaidFigure, film: OverlaidFigure): (ms: number) => Joints {
   const [from, to] = [figure.address, film.address];
   const k = to.pxPerCm / from.pxPerCm;
   const turn = from.targetSign * to.targetSign;

@@ -22,7 +22,7 @@ const FEW = 3;
 export const DAYS = 2;
 
 /** Where a golfer is on one stage, and what that is taken from. */
-export interface Standing {
+export interface LadderStanding {
   stage: Stage;
   /** Through it; at it; not yet. */
   is: "done" | "here" | "ahead";
@@ -53,7 +53,11 @@ export const wentOnKey = (drillId: string, stageId: string): string => `${drillI
  *
  * @param reps the latest first
  */
-export function ladder(drill: Drill, reps: readonly StageRep[], wentOn: WentOn = {}): Standing[] {
+export function ladder(
+  drill: Drill,
+  reps: readonly StageRep[],
+  wentOn: WentOn = {},
+): LadderStanding[] {
   let reached = true;
   return drill.stages.map((stage) => {
     const own = reps.filter((r) => r.stageId === stage.id);
@@ -70,13 +74,13 @@ export function ladder(drill: Drill, reps: readonly StageRep[], wentOn: WentOn =
  * Whether a path goes on from a drill: its main judged stages are done, or its main ones where none
  * is judged.
  */
-export function isThrough(drill: Drill, standings: readonly Standing[]): boolean {
+export function isThrough(drill: Drill, standings: readonly LadderStanding[]): boolean {
   const main = standings.filter(({ stage }) => stage.main);
   const judged = main.filter(({ stage }) => isJudged(stage));
   return (judged.length ? judged : main).every(({ is }) => is === "done");
 }
 
-type Counted = Omit<Standing, "stage" | "is" | "wentOn"> & { done: boolean };
+type Counted = Omit<LadderStanding, "stage" | "is" | "wentOn"> & { done: boolean };
 
 function judgedOf(reps: readonly StageRep[]): Counted {
   const latest = reps

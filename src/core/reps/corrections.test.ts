@@ -4,7 +4,7 @@ import {
   golferBy,
   outOfOrder,
   overruledBy,
-  saidBy,
+  overridesOf,
   withCorrection,
   type Correction,
 } from "./corrections";
@@ -61,13 +61,13 @@ describe("a rep's corrections", () => {
       now: "pass",
       reason: "I stepped.",
     };
-    expect(saidBy([top(0, 2300, 2350), lands(1, 2400, null), golfer, over])).toEqual({
+    expect(overridesOf([top(0, 2300, 2350), lands(1, 2400, null), golfer, over])).toEqual({
       events: { top: 2350 },
       feet: [{ foot: "lead", event: "landing", from: 2400, to: null }],
     });
     expect(golferBy([golfer], { hand: "right", statureCm: 170 })).toEqual(golfer.now);
     expect(overruledBy([over])).toBe(over);
-    expect(saidBy([golfer, over])).toEqual({});
+    expect(overridesOf([golfer, over])).toEqual({});
   });
 
   it("can't have a strike before the top, nor a foot that lands before it leaves", () => {

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { EVENT_NAMES } from "./rep";
 import type { FootEvent } from "./events/footEvents";
-import type { Said } from "./said";
+import type { Overrides } from "./overrides";
 
 const ms = z
   .number()
@@ -87,7 +87,7 @@ export function withCorrection(list: readonly Correction[], c: Correction): Corr
 }
 
 /** What all of them say of a rep; of one thing the last one counts. */
-export function saidBy(list: readonly Correction[]): Said {
+export function overridesOf(list: readonly Correction[]): Overrides {
   const events = Object.fromEntries(
     list.flatMap((c) => (c.kind === "event" ? [[c.event, c.now] as const] : [])),
   );
@@ -136,7 +136,7 @@ export function outOfOrder(
   { events, footEvents }: Ordered,
   list: readonly Correction[],
 ): string | null {
-  const { events: own = {}, feet = [] } = saidBy(list);
+  const { events: own = {}, feet = [] } = overridesOf(list);
   const times = ORDER.flatMap((name) => (events[name] ? [{ name, t: events[name].t }] : []));
   const wrong = times.findIndex(
     (e, i) => i > 0 && e.t < times[i - 1]!.t && (e.name in own || times[i - 1]!.name in own),

@@ -4,7 +4,7 @@ import type { SideName } from "../track/sides";
 import { EVENT_NAMES, type EventName } from "./eventNames";
 import type { FootEvent } from "./events/footEvents";
 import type { Turn } from "./turns";
-import type { Said } from "./said";
+import type { Overrides } from "./overrides";
 import type { Airborne } from "./weight";
 
 export { EVENT_NAMES, type EventName } from "./eventNames";
@@ -88,7 +88,7 @@ export interface RepContext {
    */
   strikes: { ms: readonly number[]; u: number };
   /** What the golfer says of it, as late as the methods tell such events (see `MethodError`). */
-  said?: Said;
+  overrides?: Overrides;
 }
 
 export const emptyEvents = (): Record<EventName, number> =>

@@ -10,7 +10,8 @@ export interface Turn {
 }
 
 /**
- * A turn-around is a zero crossing of velocity after a low-pass at this, Hz (docs/movement.md, rep kinds).
+ * A turn-around is a zero crossing of velocity after a low-pass at this, Hz (docs/movement.md, rep
+ * kinds).
  */
 const TURN_HZ = 2;
 
@@ -48,7 +49,8 @@ export interface MiddleTurn {
 }
 
 /**
- * Turns farther apart than this share of the period belong to others (docs/movement.md, groundLeadsHands).
+ * Turns farther apart than this share of the period belong to others (docs/movement.md,
+ * groundLeadsHands).
  */
 const APART = 0.3;
 

@@ -1,5 +1,5 @@
 import { JerkSmoother } from "../maths/jerkSmoother";
-import { GRAVITY } from "../motion/deLeva";
+import { STANDARD_GRAVITY } from "../motion/deLeva";
 import { placeOnClock, samePlace, type FootMotion } from "../motion/footMotion";
 import type { Motion } from "../motion/motion";
 import { perMotion } from "../motion/perMotion";
@@ -7,7 +7,7 @@ import type { SideName } from "../track/sides";
 import { nearest, toMs } from "./clock";
 import { footEvents, type FootEvent } from "./events/footEvents";
 import { PRESSURE_FIT } from "./fitted";
-import { withSaid, type SaidFootEvent } from "./said";
+import { withOverrides, type FootEventOverride } from "./overrides";
 
 /**
  * Smoothing of the pressure: white jerk, cm/s³/√Hz, and a position's spread at 60 pictures a
@@ -69,9 +69,9 @@ export function bothFeet(
   m: Motion,
   fromMs: number,
   toMs_: number,
-  said?: readonly SaidFootEvent[],
+  said?: readonly FootEventOverride[],
 ): FeetOfRep {
-  const events = withSaid(
+  const events = withOverrides(
     seenEvents(m)
       .filter((e) => e.ms >= fromMs && e.ms <= toMs_)
       .sort((a, b) => a.ms - b.ms),
@@ -200,7 +200,7 @@ export function pressureOf(
   const p = new Float64Array(m.n);
   const gap = new Float64Array(m.n);
   for (let i = 0; i < m.n; i++) {
-    p[i] = position[i]! + shift - (m.comU[i]! / GRAVITY) * acceleration[i]!;
+    p[i] = position[i]! + shift - (m.comU[i]! / STANDARD_GRAVITY) * acceleration[i]!;
     const t = centre(trail, i);
     gap[i] = centre(lead, i) - t;
     share[i] = 100 * Math.min(Math.max((p[i]! - t) / gap[i]!, 0), 1);

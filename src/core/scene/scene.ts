@@ -50,7 +50,10 @@ const MOSTLY = 0.7;
 const FROM_THE_SIDE = 0.55;
 /** Feet nearer than this across the picture do not tell the view, cm (docs/movement.md, axes). */
 const WIDE_STANCE = 25;
-/** View errors from which the words and the measures change, degrees (docs/movement.md, scale and view). */
+/**
+ * View errors from which the words and the measures change, degrees (docs/movement.md, scale and
+ * view).
+ */
 const ASKEW = 10;
 const NOT_THE_VIEW = 20;
 

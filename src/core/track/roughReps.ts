@@ -24,8 +24,8 @@ const LONGEST = 2.6;
 const RESTING = 0.45;
 const RESTING_S = 0.16;
 /**
- * … and no shorter than this from the top to the middle of the bottom (docs/movement.md: a quicker one is
- * film that runs too fast), s.
+ * … and no shorter than this from the top to the middle of the bottom (docs/movement.md: a quicker
+ * one is film that runs too fast), s.
  */
 const SHORTEST = 0.15;
 /**

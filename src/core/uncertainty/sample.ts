@@ -22,7 +22,7 @@ export interface Sampled {
 const SAME_EVENT = 120;
 
 /** The spell in which a rep's errors are taken to be zero, ms. */
-export function stillSpell(rep: Rep): { fromMs: number; toMs: number } {
+export function zeroErrorSpell(rep: Rep): { fromMs: number; toMs: number } {
   const address = Number.isNaN(rep.events.address) ? rep.fromMs : rep.events.address;
   return { fromMs: Math.min(rep.stillFromMs, address), toMs: address };
 }

@@ -7,12 +7,12 @@ import {
   golferBy,
   outOfOrder,
   overruledBy,
-  saidBy,
+  overridesOf,
   type Correction,
 } from "../../core/reps/corrections";
-import type { Said } from "../../core/reps/said";
-import { toldEvents } from "../../core/toldEvents";
-import { WHY } from "../../core/uncertainty/told";
+import type { Overrides } from "../../core/reps/overrides";
+import { eventRecords } from "../../core/eventRecords";
+import { WHY } from "../../core/uncertainty/report";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import {
@@ -86,7 +86,7 @@ async function corrected(
   const stage = row.definition?.stages.find((s) => s.id === row.stageId) ?? null;
   const facts = golferBy(list, first);
   const track = readTrack(await readFile(blobPath("tracks", row.rep.trackSha256)));
-  const said = saidBy(list);
+  const said = overridesOf(list);
   const again = readAgain(
     track,
     {
@@ -122,7 +122,7 @@ async function corrected(
     .set({ ...facts, fromMs: again.from, toMs: again.to, series: again.series })
     .where(eq(rep.id, repId));
   await tx.delete(event).where(eq(event.repId, repId));
-  const events = toldEvents(again, said);
+  const events = eventRecords(again, said);
   if (events.length) await tx.insert(event).values(events.map((e) => ({ repId, ...e })));
   await tx.delete(measure).where(eq(measure.repId, repId));
   await tx.insert(measure).values(measureRows(again).map((m) => ({ repId, ...m })));
@@ -185,7 +185,7 @@ interface AskedAgain {
 function readAgain(
   track: Parameters<typeof openAnalysis>[0],
   asked: AskedAgain,
-  said: Said,
+  said: Overrides,
 ): AnalysedRep | null {
   const { hand, statureCm, drill, stage, live } = asked;
   const open = openAnalysis(track, {

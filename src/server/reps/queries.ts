@@ -1,7 +1,12 @@
 import { and, asc, eq, isNull, or } from "drizzle-orm";
 import type { RepSeries } from "../../core/analyse";
 import type { Drill, Stage } from "../../core/drills";
-import { toldOf, type Measured, type Told, type Verdict } from "../../core/judge/verdict";
+import {
+  summaryOf,
+  type Measured,
+  type VerdictSummary,
+  type Verdict,
+} from "../../core/judge/verdict";
 import type { LaidInsoles } from "../../core/practice/insoles/rows";
 import type { Correction } from "../../core/reps/corrections";
 import type { Problem } from "../../core/scene/scene";
@@ -53,7 +58,7 @@ export interface RepDetail {
   live: boolean;
   /** What the golfer says is otherwise; the verdict before that, null where nothing is. */
   corrections: Correction[];
-  uncorrected: Told | null;
+  uncorrected: VerdictSummary | null;
   measures: Record<string, Measured>;
   verdict: Verdict | null;
   series: RepSeries;
@@ -117,7 +122,7 @@ export async function findRep(db: Db, golferId: string, id: string): Promise<Rep
     to: row.rep.toMs,
     live: verdicts.some((v) => v.by === "live"),
     corrections,
-    uncorrected: corrections.length && before ? toldOf(before) : null,
+    uncorrected: corrections.length && before ? summaryOf(before) : null,
     measures: Object.fromEntries(measures.map((m) => [m.measureId, toMeasured(m)])),
     verdict: said("computed"),
     series: row.rep.series,

@@ -10,9 +10,9 @@ import {
 } from "../../core/analyse";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
-import { toldOf, type Told } from "../../core/judge/verdict";
+import { summaryOf, type VerdictSummary } from "../../core/judge/verdict";
 import { sameRep } from "../../core/live/sameRep";
-import { toldEvents } from "../../core/toldEvents";
+import { eventRecords } from "../../core/eventRecords";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
@@ -58,7 +58,7 @@ export interface SaveRequest {
 
 const GONE = "The golfer whom this was filmed for is not here any more.";
 
-type ToldRep = Told & { about: number };
+type ToldRep = VerdictSummary & { about: number };
 
 /** A bout goes on for this long after it began, ms. */
 const BOUT_GAP = 45 * 60_000;
@@ -130,14 +130,14 @@ export async function saveReps(
         removedAt: null,
       };
       await tx.insert(rep).values(row).onConflictDoUpdate({ target: rep.id, set: row });
-      const events = toldEvents(r);
+      const events = eventRecords(r);
       if (events.length) await tx.insert(event).values(events.map((e) => ({ repId: id, ...e })));
       await tx.insert(measure).values(measureRows(r).map((m) => ({ repId: id, ...m })));
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
       if (live)
         await tx.insert(verdict).values({
           repId: id,
-          ...verdictRow({ ...toldOf(live), actions: [], checks: [] }),
+          ...verdictRow({ ...summaryOf(live), actions: [], checks: [] }),
           by: "live",
         });
     }

@@ -17,7 +17,7 @@ import {
   STANDING_ID,
   standingId,
   type AboutStanding,
-  type Standing,
+  type StandingBeside,
 } from "./standing";
 import { swapIn } from "./swap";
 
@@ -151,7 +151,7 @@ async function rowsBeside(dir: string, db: Db, about: AboutStanding): Promise<vo
 }
 
 /** What stands beside under a name. @throws RangeError when nothing does */
-async function standing(id: string): Promise<{ dir: string; one: Standing }> {
+async function standing(id: string): Promise<{ dir: string; one: StandingBeside }> {
   const { dir } = await openedStore();
   const one = STANDING_ID.test(id) ? listStanding(dir).find((s) => s.id === id) : undefined;
   if (!one) throw new RangeError("That is not there any more.");

@@ -23,7 +23,7 @@ export type AboutStanding = z.infer<typeof aboutStanding>;
  * A database as it was before something replaced or emptied it, until the golfer says that all is
  * well.
  */
-export interface Standing extends AboutStanding {
+export interface StandingBeside extends AboutStanding {
   id: string;
   dir: string;
 }
@@ -43,7 +43,7 @@ export const standingId = ({ at, act }: AboutStanding): string =>
 export const STANDING_ID = /^[\w-]{1,60}$/;
 
 /** All that stand beside, the latest first. */
-export function listStanding(dir: string): Standing[] {
+export function listStanding(dir: string): StandingBeside[] {
   const { before } = storePaths(dir);
   let names: string[] = [];
   try {

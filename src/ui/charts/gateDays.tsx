@@ -89,7 +89,7 @@ export function GateDays({
               />
             )}
             {lanes.map(({ dot, lane }) => (
-              <Mark key={dot.id} cx={x(dot.value)} cy={y + lane * apart} result={dot.result} />
+              <DayMark key={dot.id} cx={x(dot.value)} cy={y + lane * apart} result={dot.result} />
             ))}
             {values.length > 1 && (
               <line
@@ -123,7 +123,7 @@ export function GateDays({
 }
 
 /** Passed: full; outside: full with a bar; too close: a dotted ring. */
-export function Mark({ cx, cy, result }: { cx: number; cy: number; result: CheckResult }) {
+export function DayMark({ cx, cy, result }: { cx: number; cy: number; result: CheckResult }) {
   const colour = RESULT_COLOUR[result];
   if (result === "pass")
     return <circle cx={cx} cy={cy} r={R} fill={colour} stroke="var(--paper)" strokeWidth={1} />;

@@ -3,7 +3,7 @@ import type { CheckVerdict, Measured, Verdict } from "@/core/judge/verdict";
 import { CATALOGUE } from "@/core/measures";
 import type { Movement } from "@/core/play/movement";
 import type { EventTimes } from "@/core/practice/compare";
-import { eventTimes } from "@/core/toldEvents";
+import { eventTimes } from "@/core/eventRecords";
 import type { RepDetail } from "@/server/reps/queries";
 import { dayOf, hourOf } from "@/ui/kit/dates";
 

@@ -1,7 +1,12 @@
 "use client";
 
 import { useCallback, useMemo, useState } from "react";
-import { filmedFigure, laidOver, playedFigure, type Figure } from "@/core/practice/figureOver";
+import {
+  filmedFigure,
+  laidOver,
+  playedFigure,
+  type OverlaidFigure,
+} from "@/core/practice/figureOver";
 import { nearestFrame } from "@/core/track/nearestFrame";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
@@ -170,7 +175,7 @@ function othersOf(
   tracks: readonly (LoadedTrack | null)[],
   target: TargetMovement | null,
 ): { k: number; at: ReturnType<typeof laidOver> }[] {
-  const all = compared.map((c, k): Figure | null => {
+  const all = compared.map((c, k): OverlaidFigure | null => {
     const rep = reps[k];
     if (!rep) return target && playedFigure(target, c.hand);
     const loaded = tracks[k];

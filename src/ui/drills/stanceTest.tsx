@@ -2,8 +2,8 @@
 
 import { useId, useState } from "react";
 import { toast } from "sonner";
-import { firstStance, REACH_CM, STANCE_WORDS, STANCES, type Stance } from "@/core/choose/reach";
-import type { StanceTest as Compared } from "@/core/choose/stances";
+import { firstStance, REACH_CM, STANCE_WORDS, STANCES, type FootStance } from "@/core/choose/reach";
+import type { StanceComparison as Compared } from "@/core/choose/stances";
 import { armSpan } from "@/core/formats/golferAnswers";
 import { CATALOGUE } from "@/core/measures";
 import { Button } from "@/ui/kit/button";
@@ -14,10 +14,10 @@ interface Props {
   statureCm: number;
   units: Units;
   armSpanCm: number | null;
-  stance: Stance | null;
+  stance: FootStance | null;
   compared: Compared;
   keepReach: (armSpanCm: number | null) => Promise<void>;
-  keepStance: (stance: Stance | null) => Promise<void>;
+  keepStance: (stance: FootStance | null) => Promise<void>;
 }
 
 /**

@@ -1,10 +1,10 @@
-import type { Standing } from "@/core/practice/ladder";
+import type { LadderStanding } from "@/core/practice/ladder";
 import { DAYS, LAST, PASSES } from "@/core/practice/ladder";
 import { dayWords } from "@/ui/kit/dates";
 import { inWords } from "@/ui/kit/inWords";
 
 /** Where a golfer is on a stage, as it is sent to the page. */
-export interface StandingShown extends Omit<Standing, "stage"> {
+export interface StandingShown extends Omit<LadderStanding, "stage"> {
   /** Reps of a rehearsal's dose; null for a judged stage. */
   dose: number | null;
   /** Name of the stage before it. */

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { expect, it } from "vitest";
 import { DRILLS } from "@/core/drills";
 import { fileOf } from "@/core/formats/drillFile";
-import { begun, changeCheck, changeStage, edit, type Draft } from "./draft";
+import { begunDraft, changeCheck, changeStage, edit, type Draft } from "./draft";
 
 const file = fileOf(DRILLS.find((d) => d.id === "double-step")!);
 const named = (draft: Draft, name: string, place: string) =>
@@ -15,7 +15,7 @@ it("goes back through every change to the beginning, and forth again, in whateve
   });
   fc.assert(
     fc.property(fc.array(step, { maxLength: 30 }), (steps) => {
-      let draft = begun(file);
+      let draft = begunDraft(file);
       for (const { name, place } of steps) draft = named(draft, name, place);
       const end = draft;
       while (draft.before.length) draft = edit(draft, { type: "undo" });
@@ -28,7 +28,7 @@ it("goes back through every change to the beginning, and forth again, in whateve
 });
 
 it("takes typing on in one place as one step, until it is kept or another place is changed", () => {
-  let draft = begun(file);
+  let draft = begunDraft(file);
   for (const name of ["L", "La", "Lat", "Late"]) draft = named(draft, name, "name");
   expect(draft.before).toEqual([file]);
   draft = named(edit(draft, { type: "kept" }), "Later", "name");
@@ -38,7 +38,11 @@ it("takes typing on in one place as one step, until it is kept or another place 
 });
 
 it("forgets what was taken back once something else is changed, and takes no change for a step", () => {
-  const draft = named(edit(named(begun(file), "one", "name"), { type: "undo" }), "two", "name");
+  const draft = named(
+    edit(named(begunDraft(file), "one", "name"), { type: "undo" }),
+    "two",
+    "name",
+  );
   expect(draft.after).toEqual([]);
   expect(edit(draft, { type: "redo" })).toBe(draft);
   expect(edit(draft, { type: "change", place: "name", change: (f) => f })).toBe(draft);

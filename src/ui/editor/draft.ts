@@ -18,7 +18,7 @@ export type Edit =
 /** So many steps can be taken back. */
 const MOST = 200;
 
-export const begun = (file: DrillFile): Draft => ({
+export const begunDraft = (file: DrillFile): Draft => ({
   now: file,
   before: [],
   after: [],

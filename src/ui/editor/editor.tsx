@@ -16,7 +16,7 @@ import { Button } from "@/ui/kit/button";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import type { Units } from "@/ui/kit/units";
 import { CheckPart } from "./checkPart";
-import { begun, changeCheck, changeStage, edit } from "./draft";
+import { begunDraft, changeCheck, changeStage, edit } from "./draft";
 import type { EditedRep, EditorActions, Older, VersionLine } from "./editorTypes";
 import { LastReps } from "./lastReps";
 import { WordsPart } from "./wordsPart";
@@ -37,7 +37,7 @@ interface Props {
  * that can be gone back to.
  */
 export function Editor({ id, file, version, versions, reps, older, golfer, actions }: Props) {
-  const [draft, send] = useReducer(edit, file, begun);
+  const [draft, send] = useReducer(edit, file, begunDraft);
   const [kept, setKept] = useState({ file, version });
   const base = DRILLS.find((d) => d.id === file.basedOn)!;
   const [stageId, setStage] = useState(

@@ -2,7 +2,7 @@ import type { AimWrong } from "@/core/film/aimSteps";
 import type { SetUpChange } from "@/core/film/stood";
 import type { View } from "@/core/scene/view";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
-import type { Said } from "./words";
+import type { Announcement } from "./words";
 
 /**
  * What is to be put right now; null while that is nothing, or nobody is there: what keeps reps from
@@ -22,7 +22,7 @@ const isFaulty = (wrong: AimWrong): wrong is Faulty => wrong.fault !== "nobody";
 /**
  * What to do about how the phone stands, in the words that are read from 5 m and spoken, and why.
  */
-export function aimWords({ fault, by }: Faulty, view: View, hand: "left" | "right"): Said {
+export function aimWords({ fault, by }: Faulty, view: View, hand: "left" | "right"): Announcement {
   const faceOn = view === "face-on";
   const degrees = Math.abs(by ?? 0).toFixed(0);
   switch (fault) {

@@ -3,13 +3,13 @@
 import Link from "next/link";
 import { DropdownMenu } from "radix-ui";
 import { useEffect, useRef, useState, useSyncExternalStore } from "react";
-import type { Part } from "@/core/drills/twoViews";
+import type { ViewPart } from "@/core/drills/twoViews";
 import type { AimFault } from "@/core/film/aimSteps";
-import { isRehearsal, type Told } from "@/core/judge/verdict";
+import { isRehearsal, type VerdictSummary } from "@/core/judge/verdict";
 import type { Scene } from "@/core/scene/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { FEEDBACK, sameCue, type Feedback } from "@/core/practice/feedback";
-import { bodyDue, type Asked } from "@/core/practice/body";
+import { bodyDue, type BodyAsked } from "@/core/practice/body";
 import { doseOfDay } from "@/core/practice/dose";
 import type { Dose } from "@/core/drills/drill";
 import type { DayBout } from "@/server/practice/dayDone";
@@ -32,14 +32,14 @@ interface Props extends FilmRequest {
   stageName: string;
   stillStart: boolean;
   /** Which of the parts of a drill with two views this is. */
-  part: Part | null;
+  part: ViewPart | null;
   /** The swings that a profile is made from. */
   baseline: boolean;
   /** How much of the drill belongs to a day, and what was done today of it and of others. */
   dose: Dose;
   day: readonly DayBout[];
   body: {
-    asked: Asked;
+    asked: BodyAsked;
     today: string;
     sore: string | null;
     say(when: "before" | "after", part: string | null): Promise<void>;
@@ -537,7 +537,7 @@ const Dots = () => (
   </svg>
 );
 
-const inShort = (told: Told): string =>
+const inShort = (told: VerdictSummary): string =>
   told.result === "pass"
     ? "Pass"
     : told.result === "fail"

@@ -1,7 +1,7 @@
 import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
 import type { AnalysedRep } from "@/core/analyse";
-import { isRehearsal, toldOf, type Told } from "@/core/judge/verdict";
+import { isRehearsal, summaryOf, type VerdictSummary } from "@/core/judge/verdict";
 import { changeSince, type SetUpChange } from "@/core/film/stood";
 import type { Reach } from "@/core/film/plan";
 import type { LoopEvent, Sound } from "@/core/live/loop";
@@ -54,7 +54,7 @@ export interface FilmRequest {
 /** A rep that counts, and what was told of it. */
 export interface CountedRep {
   id: string;
-  told: Told;
+  told: VerdictSummary;
 }
 
 export interface FilmingState {
@@ -87,7 +87,7 @@ export interface FilmingState {
    * that tells otherwise.
    */
   again: LookingAgain | null;
-  atFirst: ReadonlyMap<string, Told>;
+  atFirst: ReadonlyMap<string, VerdictSummary>;
   /** Reps that have not reached the computer; and why not. */
   waiting: number;
   sending: string | null;
@@ -352,7 +352,7 @@ export class Filming {
 
   private async answered(answer: LiveAnswer): Promise<void> {
     const verdict = answer.rep.verdict!;
-    const told = toldOf(verdict);
+    const told = summaryOf(verdict);
     this.quiet = !isAnswered(this.now.feedback, [
       ...countedReps(this.now).map((r) => r.told),
       told,

@@ -1,4 +1,4 @@
-import type { FilmPlan, Place } from "@/core/film/plan";
+import type { FilmPlan, PhonePlace } from "@/core/film/plan";
 import type { View } from "@/core/scene/view";
 
 /** Beyond the club nobody stands nearer than this, cm: a step. */
@@ -6,7 +6,7 @@ const APART_CM = 100;
 
 interface Props {
   plan: FilmPlan;
-  place: Place;
+  place: PhonePlace;
   view: View;
   hand: "left" | "right";
   /** Where the ball lies, and the line of the toes, cm (T toward the target, D toward the ball). */

@@ -1,6 +1,6 @@
-import type { Told } from "@/core/judge/verdict";
+import type { VerdictSummary } from "@/core/judge/verdict";
 import type { CameraWorker, LiveAnswer, LiveTrack, TrackFile } from "@/vision/worker/liveProtocol";
-import type { KeptRep, Outbox, Outgoing } from "./outbox";
+import type { OutgoingRep, Outbox, Outgoing } from "./outbox";
 
 /** What answered reps are kept for. */
 export interface KeptFor extends Pick<
@@ -17,7 +17,7 @@ export interface Made {
   id: string;
   film: Blob | null;
   /** Its reps, with their middles on the film's clock, ms. */
-  reps: { id: string; about: number; told: Told }[];
+  reps: { id: string; about: number; told: VerdictSummary }[];
   /** The browser's storage had room for it. */
   room: boolean;
 }
@@ -35,7 +35,7 @@ const inTime = <T>(work: Promise<T>): Promise<T | null> =>
   ]);
 
 interface Open {
-  reps: KeptRep[];
+  reps: OutgoingRep[];
   to: number;
   whole: (seen: LiveTrack | null) => void;
   timeout: ReturnType<typeof setTimeout>;
@@ -73,11 +73,11 @@ export class Keeper {
    */
   async answered(
     answer: LiveAnswer,
-    told: Told,
+    told: VerdictSummary,
     { clip, onFilmClock, ...kept }: KeptFor,
   ): Promise<Made | null> {
     const id = answer.keptIn;
-    const rep: KeptRep = { id: answer.id, about: answer.about, told, withdrawn: false };
+    const rep: OutgoingRep = { id: answer.id, about: answer.about, told, withdrawn: false };
     const track = bytesOf(answer, answer.trackFrom);
     const before = this.open.get(id);
     if (before) {

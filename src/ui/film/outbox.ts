@@ -1,13 +1,13 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import type { Told } from "@/core/judge/verdict";
+import type { VerdictSummary } from "@/core/judge/verdict";
 import { OUTBOX } from "./outboxName";
-import { keepReps, putBlob, takeBack, type FilmedFor } from "@/ui/read/keep";
+import { keepReps, sendBlob, takeBack, type FilmedFor } from "@/ui/read/keep";
 
 /** A rep as it is kept: what was told of it, and where its middle is, ms on the camera's clock. */
-export interface KeptRep {
+export interface OutgoingRep {
   id: string;
   about: number;
-  told: Told;
+  told: VerdictSummary;
   /** The golfer took it back. */
   withdrawn: boolean;
 }
@@ -26,7 +26,7 @@ export interface Outgoing {
   stage: string;
   /** When it was filmed, ISO. */
   at: string;
-  reps: KeptRep[];
+  reps: OutgoingRep[];
   /** What was seen, and when its clock begins, ms on the camera's. */
   track: { bytes: Uint8Array<ArrayBuffer>; sha256: string; from: number };
   /** Its film; null until the recorder has it, and where nothing is recorded. */
@@ -42,7 +42,7 @@ export interface Outgoing {
 }
 
 /** Reps of it that count. */
-export const counting = ({ reps }: Pick<Outgoing, "reps">): KeptRep[] =>
+export const counting = ({ reps }: Pick<Outgoing, "reps">): OutgoingRep[] =>
   reps.filter((r) => !r.withdrawn);
 
 interface SentClip {
@@ -91,7 +91,7 @@ export class Outbox {
   }
 
   /** One more rep that hangs together with what is kept already, of which more has been seen. */
-  append(id: string, rep: KeptRep, track: Outgoing["track"]): Promise<boolean> {
+  append(id: string, rep: OutgoingRep, track: Outgoing["track"]): Promise<boolean> {
     return this.changed(id, ({ reps }) => ({ reps: [...reps, rep], track }));
   }
 
@@ -213,8 +213,8 @@ function clipOf({ film, track, at, sentAs }: Outgoing): SentClip {
 
 async function sendOne(rep: Outgoing & { golfer: FilmedFor }): Promise<void> {
   const { film, track, keepFilm, golfer, drill, drillVersion, stage, boutId, at } = rep;
-  if (film && keepFilm) await putBlob("clips", film.sha256, film.file);
-  await putBlob("tracks", track.sha256, new Blob([track.bytes]));
+  if (film && keepFilm) await sendBlob("clips", film.sha256, film.file);
+  await sendBlob("tracks", track.sha256, new Blob([track.bytes]));
   await keepReps({
     golfer,
     clip: clipOf(rep),

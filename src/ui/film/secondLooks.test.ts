@@ -1,21 +1,25 @@
 import { describe, expect, it } from "vitest";
-import type { Told } from "@/core/judge/verdict";
+import type { VerdictSummary } from "@/core/judge/verdict";
 import type { ReadAgain } from "@/vision/worker/liveProtocol";
 import { SecondLooks, type LookingAgain, type OtherAnswer } from "./secondLooks";
 
-const PASS: Told = { result: "pass", cue: null, reason: null };
-const OPEN: Told = {
+const PASS: VerdictSummary = { result: "pass", cue: null, reason: null };
+const OPEN: VerdictSummary = {
   result: "not judged",
   cue: null,
   reason: { code: "tooClose", message: "Too close." },
 };
-const fail = (id: string): Told => ({ result: "fail", cue: { id, words: id }, reason: null });
+const fail = (id: string): VerdictSummary => ({
+  result: "fail",
+  cue: { id, words: id },
+  reason: null,
+});
 
 /**
  * Second looks whose reader says of a film, named by its text, what is given; it waits until it is
  * let go.
  */
-function looks(said: Record<string, [about: number, told: Told][] | null>) {
+function looks(said: Record<string, [about: number, told: VerdictSummary][] | null>) {
   const read: string[] = [];
   const done: [id: string, otherwise: OtherAnswer[]][] = [];
   const shown: (LookingAgain | null)[] = [];
@@ -49,7 +53,7 @@ function looks(said: Record<string, [about: number, told: Told][] | null>) {
     read,
     done,
     shown,
-    add: (id: string, ...reps: [about: number, told: Told][]) =>
+    add: (id: string, ...reps: [about: number, told: VerdictSummary][]) =>
       of.add({
         id,
         film: new Blob([id]),

@@ -1,4 +1,4 @@
-import type { Told } from "@/core/judge/verdict";
+import type { VerdictSummary } from "@/core/judge/verdict";
 import { sameRep } from "@/core/live/sameRep";
 import type { ReadAgain } from "@/vision/worker/liveProtocol";
 
@@ -19,17 +19,18 @@ export interface LookingAgain {
 export interface FilmOfReps {
   id: string;
   film: Blob;
-  reps: readonly { id: string; about: number; told: Told }[];
+  reps: readonly { id: string; about: number; told: VerdictSummary }[];
 }
 
 /** Another answer than the first. */
 export interface OtherAnswer {
   id: string;
-  told: Told;
+  told: VerdictSummary;
 }
 
 /** Whether two answers say the same to the golfer. */
-const same = (a: Told, b: Told): boolean => a.result === b.result && a.cue?.id === b.cue?.id;
+const same = (a: VerdictSummary, b: VerdictSummary): boolean =>
+  a.result === b.result && a.cue?.id === b.cue?.id;
 
 /**
  * Which answers a closer look gives otherwise; null when it tells less. A film is not as sharp as

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useState, useTransition } from "react";
 import { halfView, type Lens } from "@/core/film/lens";
-import type { FilmPlan, Loss, Place, Planned } from "@/core/film/plan";
+import type { FilmPlan, Loss, PhonePlace, Planned } from "@/core/film/plan";
 import type { Resolved } from "@/core/film/resolves";
 import type { View } from "@/core/scene/view";
 import { NumberField } from "@/ui/editor/fields";
@@ -12,7 +12,7 @@ import { CM_PER_INCH, type Units } from "@/ui/kit/units";
 import { FloorPlan } from "./floorPlan";
 
 /** What the golfer says of where they film, cm; null where they have not. */
-export interface FilmingPlace extends Place {
+export interface FilmingPlace extends PhonePlace {
   /** How far off they fill the picture of an upright phone from top to bottom: what the lens is. */
   fills: number | null;
 }

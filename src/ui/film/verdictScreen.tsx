@@ -1,7 +1,7 @@
 import type { AnalysedRep } from "@/core/analyse";
 import { isRehearsal, type Verdict } from "@/core/judge/verdict";
 import { decidingCheck } from "@/ui/charts/strip/gates";
-import { PHONE } from "@/ui/charts/strip/geometry";
+import { PHONE_STRIP } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import { lines, verdictWords } from "./words";
 
@@ -131,7 +131,7 @@ function Deciding({ rep, hand, verdict }: Pick<Props, "rep" | "hand"> & { verdic
   return (
     <div className="mx-auto grid h-full place-items-center [&>svg]:h-full [&>svg]:max-w-full">
       <RepStrip
-        size={verdict.result === "pass" ? { ...PHONE, height: PASS_HEIGHT } : PHONE}
+        size={verdict.result === "pass" ? { ...PHONE_STRIP, height: PASS_HEIGHT } : PHONE_STRIP}
         few
         label="The stretch that decided"
         stretch={[start, end]}

@@ -1,15 +1,18 @@
 import type { Obstacle } from "@/core/live/loop";
-import type { Told } from "@/core/judge/verdict";
+import type { VerdictSummary } from "@/core/judge/verdict";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 
 /** A state in the words that are read from 5 m, and the sentence under them. */
-export interface Said {
+export interface Announcement {
   word: string;
   more: string;
 }
 
 /** What the loop waits for, by its state. */
-export function stateWords(loop: Pick<LoopShown, "state" | "obstacle">, stillStart: boolean): Said {
+export function stateWords(
+  loop: Pick<LoopShown, "state" | "obstacle">,
+  stillStart: boolean,
+): Announcement {
   switch (loop.state) {
     case "looking":
       return { word: "Step into the picture", more: "Whole body and feet." };
@@ -34,7 +37,7 @@ export function stateWords(loop: Pick<LoopShown, "state" | "obstacle">, stillSta
   }
 }
 
-const OBSTACLES: Record<Obstacle, Said> = {
+const OBSTACLES: Record<Obstacle, Announcement> = {
   "phone moved": { word: "Phone moved", more: "See that it stands firm. It goes on by itself." },
   "somebody in the way": { word: "Wait", more: "Somebody is between you and the phone." },
   dark: { word: "Too dark", more: "Turn on a light." },
@@ -43,7 +46,7 @@ const OBSTACLES: Record<Obstacle, Said> = {
 };
 
 /** Why a rep was not judged and what to do, short enough for 5 m. */
-const NOT_JUDGED: Record<string, Said> = {
+const NOT_JUDGED: Record<string, Announcement> = {
   outOfFrame: { word: "Step back one pace", more: "Feet cut off" },
   footNotSeen: { word: "Show both feet", more: "A foot was hidden" },
   wrongView: { word: "Turn the phone", more: "Wrong view" },
@@ -59,7 +62,7 @@ const NOT_JUDGED: Record<string, Said> = {
 };
 
 /** What is shown large of a verdict, and its smaller second line. */
-export function verdictWords({ result, cue, reason }: Told): Said {
+export function verdictWords({ result, cue, reason }: VerdictSummary): Announcement {
   if (result === "fail") return { word: cue?.words ?? "Again", more: "" };
   if (result === "pass") return { word: "Pass", more: "" };
   return NOT_JUDGED[reason?.code ?? ""] ?? { word: "Do another", more: "Not judged" };

@@ -6,13 +6,13 @@ import { at, POINT, type Track } from "@/core/track/track";
 import { sampleAt } from "@/ui/charts/strip/geometry";
 
 /** Where in the film the golfer is shown: a square of it, px of the film. */
-export interface View {
+export interface OverlayView {
   left: number;
   top: number;
   size: number;
 }
 
-export const viewOf = (track: Track): View => {
+export const viewOf = (track: Track): OverlayView => {
   const size = Math.min(track.crop.size * 1.12, Math.max(track.video.width, track.video.height));
   return { left: track.crop.cx - size / 2, top: track.crop.cy - size / 2, size };
 };
@@ -29,7 +29,7 @@ const FEET = [
 const ROUND = 0.2;
 
 /** The square in which both feet are from one picture of a track to another. */
-export function feetView(track: Track, from: number, to: number): View {
+export function feetView(track: Track, from: number, to: number): OverlayView {
   const of = (axis: 0 | 1) =>
     Array.from({ length: to - from + 1 }, (_, k) =>
       FEET.map((p) => track.landmarks[at(from + k, p) + axis]!),
@@ -85,7 +85,7 @@ export function drawOverlay(
   drawn: Drawn,
   frame: number,
   parts: ReadonlySet<OverlayPart>,
-  view: View,
+  view: OverlayView,
   px: number,
 ): void {
   const { track, hand } = drawn;
@@ -183,7 +183,7 @@ export function drawFigure(
   ctx: Canvas2d,
   joints: Joints,
   dash: readonly number[],
-  view: View,
+  view: OverlayView,
   px: number,
 ): void {
   const k = px / view.size;

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { SymptomId } from "@/core/drills/drill";
-import type { Place, WeekRoom } from "@/core/practice/plan/week";
+import type { PracticePlace, WeekRoom } from "@/core/practice/plan/week";
 import { Button } from "@/ui/kit/button";
 
 /** What a plan is made from, as the golfer says. */
@@ -42,7 +42,7 @@ export function PracticeForm({
   const [goals, setGoals] = useState<readonly string[]>(practice.goals);
   const [lacks, setLacks] = useState<readonly string[]>(practice.lacks);
   const [part, setPart] = useState("");
-  const put = (i: number, change: Partial<{ minutes: number; place: Place }>) =>
+  const put = (i: number, change: Partial<{ minutes: number; place: PracticePlace }>) =>
     setWeek(week.map((d, k) => (k === i ? { ...d, ...change } : d)));
   const toggle = (list: readonly string[], v: string) =>
     list.includes(v) ? list.filter((x) => x !== v) : [...list, v];
@@ -87,7 +87,7 @@ export function PracticeForm({
                     aria-label={`${NAMES[i]}, place`}
                     className={BOX}
                     value={d.place}
-                    onChange={(e) => put(i, { place: e.target.value as Place })}
+                    onChange={(e) => put(i, { place: e.target.value as PracticePlace })}
                   >
                     <option value="home">at home</option>
                     <option value="range">on the range</option>

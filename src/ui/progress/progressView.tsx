@@ -9,7 +9,7 @@ import type { PassRate, RateChange } from "@/core/practice/passRate";
 import { laterDay } from "@/core/practice/plan/week";
 import type { Trend } from "@/core/practice/trend";
 import type { BoutDots, NormalSwing } from "@/server/practice/progress";
-import { GateDays, gateScale, Mark, ROW, type GateRow } from "@/ui/charts/gateDays";
+import { GateDays, gateScale, DayMark, ROW, type GateRow } from "@/ui/charts/gateDays";
 import { Button } from "@/ui/kit/button";
 import { capital } from "@/ui/kit/capital";
 import { dayOf } from "@/ui/kit/dates";
@@ -116,7 +116,7 @@ export function ProgressView({ p }: { p: ProgressShown }) {
           {(["pass", "fail", "too close"] as const).map((r) => (
             <span key={r} className="inline-flex items-center gap-2">
               <svg width={12} height={12} aria-hidden>
-                <Mark cx={6} cy={6} result={r} />
+                <DayMark cx={6} cy={6} result={r} />
               </svg>
               {r === "pass"
                 ? "through the gate"

@@ -1,5 +1,5 @@
 import type { RepSeries } from "@/core/analyse";
-import type { Told, Verdict } from "@/core/judge/verdict";
+import type { VerdictSummary, Verdict } from "@/core/judge/verdict";
 import type { Problem } from "@/core/scene/scene";
 
 /** The server's own words on why something was not kept. */
@@ -18,7 +18,11 @@ export interface KeptReps {
 }
 
 /** Sends a film or a track under its hash; returns when it is whole on the computer's disk. */
-export async function putBlob(kind: "clips" | "tracks", sha256: string, body: Blob): Promise<void> {
+export async function sendBlob(
+  kind: "clips" | "tracks",
+  sha256: string,
+  body: Blob,
+): Promise<void> {
   await said(await fetch(`/api/${kind}/${sha256}`, { method: "PUT", body }));
 }
 
@@ -41,7 +45,7 @@ export async function keepReps(request: {
   drill: string;
   stage?: string;
   captureFps?: number;
-  live?: { boutId: string; at: string; told: (Told & { about: number })[] };
+  live?: { boutId: string; at: string; told: (VerdictSummary & { about: number })[] };
 }): Promise<KeptReps> {
   const response = await said(
     await fetch("/api/reps", {

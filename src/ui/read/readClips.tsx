@@ -21,7 +21,7 @@ const SAMPLES = {
 type SampleSet = keyof typeof SAMPLES;
 
 /** A drill that clips can be read for. */
-export interface ReadDrill {
+export interface DrillToRead {
   id: string;
   name: string;
   /** The built-in drill whose movement it has: what is read of a clip goes by that. */
@@ -32,7 +32,7 @@ export interface ReadDrill {
 
 interface Props {
   golferId: string;
-  drills: readonly ReadDrill[];
+  drills: readonly DrillToRead[];
   hand: "left" | "right";
   statureCm: number;
   keepFilm: boolean;

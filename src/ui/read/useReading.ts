@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "r
 import { CLIP_WORDS } from "@/vision/decode/clipError";
 import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
-import { keepReps, NotKeptError, putBlob, type FilmedFor } from "./keep";
+import { keepReps, NotKeptError, sendBlob, type FilmedFor } from "./keep";
 
 let nextId = 1;
 
@@ -96,8 +96,8 @@ export function useReading(
     ) => {
       set(item.id, { step: "keeping" });
       try {
-        if (keepFilm) await putBlob("clips", clipSha256, item.file);
-        await putBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
+        if (keepFilm) await sendBlob("clips", clipSha256, item.file);
+        await sendBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
         const { golfer, drill, version, stage } = keptFor.current.get(item.id)!;
         const kept = await keepReps({
           golfer,

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from "comlink";
 import { SAMPLES, type AnalysedRep, type AnalyseOptions } from "@/core/analyse";
-import type { Said } from "@/core/reps/said";
+import type { Overrides } from "@/core/reps/overrides";
 import type { Scene } from "@/core/scene/scene";
 import type { AgainWorker } from "./again.worker";
 
@@ -8,7 +8,7 @@ import type { AgainWorker } from "./again.worker";
  * A kept rep that is read again as the golfer says: by two workers at a time, where there are
  * processors for two.
  */
-export class Again {
+export class RepeatedAnalysis {
   private readonly workers: Worker[];
   private readonly readers: Remote<AgainWorker>[];
 
@@ -39,7 +39,7 @@ export class Again {
   }
 
   /** The rep with what the golfer says of it; null when none is left. */
-  async again(said: Said): Promise<AnalysedRep | null> {
+  async again(said: Overrides): Promise<AnalysedRep | null> {
     const sampled = await Promise.all(this.readers.map((r) => r.sample(said)));
     const others = sampled.slice(1).flatMap((s) => s ?? []);
     return sampled.includes(null) ? null : this.readers[0]!.again(said, others);

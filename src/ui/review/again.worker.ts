@@ -6,7 +6,7 @@ import {
   type OpenAnalysis,
 } from "@/core/analyse";
 import { readTrack } from "@/core/formats/trackFile";
-import type { Said } from "@/core/reps/said";
+import type { Overrides } from "@/core/reps/overrides";
 import type { Scene } from "@/core/scene/scene";
 import type { CopiesPart } from "@/core/uncertainty/perturb";
 import { joined, type Sampled } from "@/core/uncertainty/sample";
@@ -30,12 +30,12 @@ export interface AgainWorker {
     ahead: boolean,
   ): Pick<Scene, "scale">;
   /** Reads its part of the copies with what the golfer says; null when no rep is left then. */
-  sample(said: Said): Sampled | null;
+  sample(said: Overrides): Sampled | null;
   /**
    * The rep with what the golfer says of it, after its own part was read. @param others the parts
    * of the others
    */
-  again(said: Said, others: readonly Sampled[]): AnalysedRep | null;
+  again(said: Overrides, others: readonly Sampled[]): AnalysedRep | null;
 }
 
 let opened: { clip: OpenAnalysis; at: number; part: CopiesPart } | null = null;

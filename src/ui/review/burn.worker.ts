@@ -12,14 +12,14 @@ import {
   type VideoSample,
 } from "mediabunny";
 import { nearestFrame } from "@/core/track/nearestFrame";
-import { drawOverlay, type Drawn, type OverlayPart, type View } from "@/ui/picture/overlay";
+import { drawOverlay, type Drawn, type OverlayPart, type OverlayView } from "@/ui/picture/overlay";
 import { drawSample } from "@/vision/worker/drawSample";
 
 /** A rep's film with what is drawn over it, as it is to be taken away. */
 export interface Burn {
   film: Blob;
   drawn: Drawn;
-  view: View;
+  view: OverlayView;
   parts: readonly OverlayPart[];
   /** The film's own seconds for one ms of what happened. */
   filmSecondsPerMs: number;

@@ -9,7 +9,7 @@ import {
   viewOf,
   type Drawn,
   type OverlayPart,
-  type View,
+  type OverlayView,
 } from "@/ui/picture/overlay";
 import { Frames, keptPx, type FramesState } from "./frames";
 
@@ -130,7 +130,7 @@ function useFrames(
   src: string | null,
   { track }: Drawn,
   [first, last]: readonly [number, number],
-  view: View,
+  view: OverlayView,
   frame: number,
   filmSecondsPerMs: number,
   films: number,

@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import { readInsolesCsv } from "@/core/formats/insolesCsv";
-import { laidAt, placesOf, type Place } from "@/core/practice/insoles/align";
+import { laidAt, placesOf, type Alignment } from "@/core/practice/insoles/align";
 import type { InsoleReading } from "@/core/practice/insoles/reading";
 import { toRows, type InsoleRows } from "@/core/practice/insoles/rows";
 import type { RepSeries } from "@/core/reps/series";
@@ -20,7 +20,7 @@ const worker = {
     text: string,
     series: Pick<RepSeries, "t" | "leadShare">,
     hand: "left" | "right",
-  ): { places: (Place & { fromStartS: number })[] } | { message: string } {
+  ): { places: (Alignment & { fromStartS: number })[] } | { message: string } {
     const read = readInsolesCsv(text);
     if (!read.ok) return { message: read.message };
     reading = read.reading;

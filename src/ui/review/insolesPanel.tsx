@@ -4,7 +4,7 @@ import { wrap, type Remote } from "comlink";
 import { memo, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { against, heelToe, shareAt } from "@/core/practice/insoles/against";
-import { clearPlace, type Place } from "@/core/practice/insoles/align";
+import { clearPlace, type Alignment } from "@/core/practice/insoles/align";
 import { fromRows, type LaidInsoles } from "@/core/practice/insoles/rows";
 import { nearestFrame } from "@/core/track/nearestFrame";
 import type { RepDetail } from "@/server/reps/queries";
@@ -13,7 +13,7 @@ import { Button } from "@/ui/kit/button";
 import { FileChoice } from "@/ui/kit/fileChoice";
 import type { InsolesWorker } from "./insoles.worker";
 
-type Found = Place & { fromStartS: number };
+type Found = Alignment & { fromStartS: number };
 
 /** At these the weight is told. */
 const TOLD = ["address", "handStart", "top", "impact", "finish"];

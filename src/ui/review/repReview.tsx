@@ -7,7 +7,7 @@ import { toast } from "sonner";
 import { against } from "@/core/practice/insoles/against";
 import { fromRows } from "@/core/practice/insoles/rows";
 import { overruledBy } from "@/core/reps/corrections";
-import { eventTimes } from "@/core/toldEvents";
+import { eventTimes } from "@/core/eventRecords";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import { longTime } from "@/ui/kit/dates";

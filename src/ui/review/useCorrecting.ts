@@ -7,14 +7,14 @@ import type { AnalysedRep } from "@/core/analyse";
 import {
   golferBy,
   outOfOrder,
-  saidBy,
+  overridesOf,
   withCorrection,
   type Correction,
 } from "@/core/reps/corrections";
-import { toldEvents } from "@/core/toldEvents";
+import { eventRecords } from "@/core/eventRecords";
 import type { Scene } from "@/core/scene/scene";
 import type { RepDetail } from "@/server/reps/queries";
-import { Again } from "./again";
+import { RepeatedAnalysis } from "./again";
 
 export interface Correcting {
   /** The rep as it stands with the golfer's corrections. */
@@ -46,7 +46,7 @@ const withAgain = (
   uncorrected: list.length
     ? (rep.uncorrected ?? (rep.corrections.length ? null : rep.verdict))
     : null,
-  events: toldEvents(again, saidBy(list)),
+  events: eventRecords(again, overridesOf(list)),
 });
 
 /**
@@ -57,7 +57,7 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
   const [rep, setRep] = useState(first);
   const [scale, setScale] = useState<Scene["scale"] | null>(null);
   const [busy, setBusy] = useState(false);
-  const worker = useRef<Again | null>(null);
+  const worker = useRef<RepeatedAnalysis | null>(null);
   const now = useRef(first);
   const kept = useRef(first);
   const unsent = useRef<RepDetail | null>(null);
@@ -67,7 +67,7 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
   const left = useRef(false);
 
   useEffect(() => {
-    const own = new Again();
+    const own = new RepeatedAnalysis();
     worker.current = own;
     opened.current = "";
     left.current = false;
@@ -153,7 +153,7 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
           before.corrections.flatMap((c) => (c.kind === "golfer" ? [c.was] : []))[0] ?? before;
         const facts = golferBy(list, was);
         await open(facts, false);
-        const again = await worker.current.again(saidBy(list));
+        const again = await worker.current.again(overridesOf(list));
         const wrong = again ? outOfOrder(again, list) : "With that, no rep is left here.";
         if (!again || wrong) {
           toast.error(`${wrong} Nothing was changed.`);

@@ -2,7 +2,7 @@
  * A box of an ISO media file (ISO/IEC 14496-12, 4.2): its type, and where what is in it begins and
  * ends.
  */
-export interface Box {
+export interface ContainerBox {
   type: string;
   from: number;
   to: number;
@@ -51,7 +51,7 @@ export function boxHeader(
 }
 
 /** The boxes that follow one another in a part of memory; ends at the first that does not fit. */
-export function* boxesIn(bytes: Bytes, from: number, to: number): Generator<Box> {
+export function* boxesIn(bytes: Bytes, from: number, to: number): Generator<ContainerBox> {
   for (let at = from; at < to;) {
     const head = boxHeader(bytes, at, to - at);
     if (!head || at + head.size > to) return;
@@ -63,14 +63,14 @@ export function* boxesIn(bytes: Bytes, from: number, to: number): Generator<Box>
 /** The first box of a type among those in a part of memory, or along a path of types. */
 export function boxAt(
   bytes: Bytes,
-  within: Pick<Box, "from" | "to">,
+  within: Pick<ContainerBox, "from" | "to">,
   ...path: string[]
-): Box | null {
-  let here: Pick<Box, "from" | "to"> = within;
+): ContainerBox | null {
+  let here: Pick<ContainerBox, "from" | "to"> = within;
   for (const type of path) {
     const next = [...boxesIn(bytes, here.from, here.to)].find((b) => b.type === type);
     if (!next) return null;
     here = next;
   }
-  return here as Box;
+  return here as ContainerBox;
 }

@@ -1,4 +1,4 @@
-import { boxAt, boxesIn, boxHeader, Bytes, type Box, type ReadAt } from "./boxes";
+import { boxAt, boxesIn, boxHeader, Bytes, type ContainerBox, type ReadAt } from "./boxes";
 import { ClipError } from "./clipError";
 import { countFragment, type FragmentDefaults } from "./fragments";
 import { checkSize } from "./pictureSize";
@@ -152,7 +152,7 @@ function isSound(track: TrackHead): boolean {
   }
 }
 
-function trackHead(moov: Bytes, trak: Box, fileBytes: number): TrackHead {
+function trackHead(moov: Bytes, trak: ContainerBox, fileBytes: number): TrackHead {
   const [tkhd, hdlr, mdhd, stbl] = [
     ["tkhd"],
     ["mdia", "hdlr"],
@@ -160,7 +160,7 @@ function trackHead(moov: Bytes, trak: Box, fileBytes: number): TrackHead {
     ["mdia", "minf", "stbl"],
   ].map((path) => boxAt(moov, trak, ...path));
   const kind = hdlr && hdlr.from + 12 <= hdlr.to ? moov.type(hdlr.from + 8) : "";
-  const wide = (box: Box) => moov.data[box.from] === 1;
+  const wide = (box: ContainerBox) => moov.data[box.from] === 1;
   const id = tkhd ? moov.u32(tkhd.from + (wide(tkhd) ? 20 : 12)) : 0;
   const timescale = mdhd ? moov.u32(mdhd.from + (wide(mdhd) ? 20 : 12)) : 0;
   const entry = stbl && firstEntry(moov, stbl);
@@ -180,7 +180,7 @@ function trackHead(moov: Bytes, trak: Box, fileBytes: number): TrackHead {
   };
 }
 
-function firstEntry(moov: Bytes, stbl: Box): { at: number; to: number } | null {
+function firstEntry(moov: Bytes, stbl: ContainerBox): { at: number; to: number } | null {
   const stsd = boxAt(moov, stbl, "stsd");
   return stsd && stsd.from + 16 <= stsd.to ? { at: stsd.from + 8, to: stsd.to } : null;
 }

@@ -1,4 +1,4 @@
-import { boxAt, type Box, type Bytes } from "./boxes";
+import { boxAt, type ContainerBox, type Bytes } from "./boxes";
 
 /** What the tables of a track say that it holds, held against the file. */
 export interface TrackTables {
@@ -29,7 +29,7 @@ const claim = (holds: boolean, what: string): void => {
  */
 function entries(
   bytes: Bytes,
-  box: Box,
+  box: ContainerBox,
   head: number,
   each: number,
 ): { n: number; at: (i: number) => number } {
@@ -49,7 +49,7 @@ function entries(
  */
 function sampleSizes(
   bytes: Bytes,
-  table: Box,
+  table: ContainerBox,
   fileBytes: number,
 ): { n: number; size: (i: number) => number } {
   claim(table.from + 12 <= table.to, "stsz is cut");
@@ -67,7 +67,11 @@ function sampleSizes(
 }
 
 /** Sum of the counts of a table of runs (`stts`, `ctts`). */
-function runs(bytes: Bytes, box: Box, each?: (count: number, value: number) => void): number {
+function runs(
+  bytes: Bytes,
+  box: ContainerBox,
+  each?: (count: number, value: number) => void,
+): number {
   const { n, at } = entries(bytes, box, 4, 8);
   let sum = 0;
   for (let i = 0; i < n; i++) {
@@ -87,11 +91,11 @@ function runs(bytes: Bytes, box: Box, each?: (count: number, value: number) => v
  */
 export function checkTables(
   bytes: Bytes,
-  stbl: Box,
+  stbl: ContainerBox,
   timescale: number,
   fileBytes: number,
 ): TrackTables {
-  const table = (type: string): Box | null => boxAt(bytes, stbl, type);
+  const table = (type: string): ContainerBox | null => boxAt(bytes, stbl, type);
   const [stsz, stts, stsc, ctts, stss] = [
     table("stsz"),
     table("stts"),
@@ -114,8 +118,8 @@ export function checkTables(
 /** Where each sample lies, by chunks (`stsc`, `stco` or `co64`). */
 function placed(
   bytes: Bytes,
-  stbl: Box,
-  stsc: Box,
+  stbl: ContainerBox,
+  stsc: ContainerBox,
   n: number,
   size: (i: number) => number,
   fileBytes: number,

@@ -16,7 +16,16 @@ import { Background } from "../still/background";
 import { LIVE_SQUARE } from "./fitted";
 import { liveSpan, type HandedOn, type Kept, type LiveSpan } from "./liveSpan";
 import type { SpanSeen } from "./spanReadings";
-import { feetOf, holds, holdsSquare, placeOf, ROOM, squareOf, upright, type Place } from "./place";
+import {
+  feetOf,
+  holds,
+  holdsSquare,
+  placeOf,
+  ROOM,
+  squareOf,
+  uprightPlace,
+  type CropPlace,
+} from "./place";
 
 /**
  * What a running camera hands on of a picture: the part that was wanted, and now and then all of
@@ -98,7 +107,7 @@ export class LiveReader {
   private readonly resampler = new Resampler(CROP_SIDE, 0, 1, "nearest");
   private readonly timings = { detectorRuns: 0 };
   private square: Square | null = null;
-  private place: Place | null = null;
+  private place: CropPlace | null = null;
   private kept: Kept[] = [];
   private taken = 0;
   private readonly handedOn: HandedOn = new Map();
@@ -226,7 +235,7 @@ export class LiveReader {
   }
 
   /** Looks at a kept picture. */
-  private async seenOf(kept: Kept, place: Place): Promise<Seen> {
+  private async seenOf(kept: Kept, place: CropPlace): Promise<Seen> {
     kept.asked = true;
     const output = await this.output(kept.cut, place.square);
     const seen = (kept.seen = seenIn(output, place.square, place.feet, this.options.faceOn));
@@ -234,7 +243,7 @@ export class LiveReader {
     return seen;
   }
 
-  private async lookKept(kept: Kept, place: Place): Promise<void> {
+  private async lookKept(kept: Kept, place: CropPlace): Promise<void> {
     const { points, presence } = await this.seenOf(kept, place);
     if (this.place === place) {
       // Two networks may answer out of order.
@@ -305,7 +314,7 @@ export class LiveReader {
     const { width, height } = this.options.size;
     const looks = this.recent(this.looks.at(-1).t);
     // Of one who bends down to a ball no size can be told.
-    if (!looks.length || !upright(looks)) return;
+    if (!looks.length || !uprightPlace(looks)) return;
     const place = placeOf(looks, { width, height });
     this.leave();
     this.square = place.square;

@@ -34,14 +34,14 @@ import type { LiveSpan } from "./liveSpan";
  * What was seen of a rep, or of reps that hang together: its track, and when that begins, ms on the
  * camera's clock.
  */
-export interface Seen {
+export interface SeenBout {
   id: string;
   track: Track;
   trackFrom: number;
 }
 
 /** A rep that was answered, with what it was judged from. */
-export interface AnsweredRep extends Decided, Seen {
+export interface AnsweredRep extends Decided, SeenBout {
   /** What it is kept with: itself, or the first of the reps that hang together with it. */
   keptIn: string;
   /**
@@ -81,7 +81,7 @@ export interface LiveSessionOptions extends Pick<
   tooSlow: (looksPerS: number | null) => void;
   answered: (rep: AnsweredRep) => void;
   /** The whole of what an answered rep is kept with has been seen. */
-  completed: (seen: Seen) => void;
+  completed: (seen: SeenBout) => void;
 }
 
 /**

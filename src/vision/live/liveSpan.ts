@@ -7,7 +7,7 @@ import { windowIn, windowOf } from "../cutoutWindows";
 import type { Cutout } from "../decode/cutout";
 import { HANDS_S, Reading, type Seen } from "../reading";
 import type { Onset } from "../sound/onsets";
-import type { Place } from "./place";
+import type { CropPlace } from "./place";
 import type { SpanFrame, SpanSeen } from "./spanReadings";
 
 /**
@@ -64,7 +64,7 @@ const HANDS_SPARE_S = 0.15;
 /** @param kept pictures in order @param to end of the span, ms on the camera's clock */
 export function liveSpan(
   kept: readonly Kept[],
-  place: Place,
+  place: CropPlace,
   to: number,
   around: Surroundings,
 ): LiveSpan {

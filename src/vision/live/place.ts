@@ -14,7 +14,7 @@ import { LIVE_SQUARE } from "./fitted";
 export const ROOM = 1.3;
 
 /** Where the golfer practises: the still crop and the area of the feet, as long as they stay. */
-export interface Place {
+export interface CropPlace {
   square: Square;
   /** Middle of the feet, px. */
   stood: [x: number, y: number];
@@ -29,7 +29,7 @@ export interface Place {
 export function placeOf(
   looks: readonly Look[],
   { width, height }: { width: number; height: number },
-): Place {
+): CropPlace {
   const square = squareOf(looks);
   const stood = feetOf(looks);
   const body = bodyIn(square);
@@ -82,7 +82,7 @@ export function squareOf(looks: readonly Look[]): Square {
  * Whether somebody stands, however bent to a ball at address: the trunk is as high as this share of
  * the legs at least (standing 0.6, at address 0.5).
  */
-export const upright = (looks: readonly Look[]): boolean => {
+export const uprightPlace = (looks: readonly Look[]): boolean => {
   const [shoulders, hips, ankles] = [SHOULDERS, HIPS, ANKLES].map((p) => middleOf(looks, p, 1)) as [
     number,
     number,

@@ -3,7 +3,7 @@ import { bytesToHex } from "@noble/hashes/utils.js";
 import { expose, transfer, wrap } from "comlink";
 import { middleMs } from "../../core/analyse";
 import { findStage, stageOf, type Stage } from "../../core/drills";
-import { toldOf } from "../../core/judge/verdict";
+import { summaryOf } from "../../core/judge/verdict";
 import { readTrack, writeTrack } from "../../core/formats/trackFile";
 import { shiftTrack } from "../../core/track/shiftTrack";
 import type { Track } from "../../core/track/track";
@@ -199,7 +199,7 @@ async function readAgain(film: Blob, told: (share: number) => void): Promise<Rea
     if (stop.signal.aborted) return null;
     const seen = file(track);
     const said = reps.flatMap((r) =>
-      r.verdict ? [{ about: middleMs(r), told: toldOf(r.verdict) }] : [],
+      r.verdict ? [{ about: middleMs(r), told: summaryOf(r.verdict) }] : [],
     );
     return transfer({ ...seen, reps: said }, [seen.track.buffer as ArrayBuffer]);
   } catch (error) {

@@ -2,8 +2,8 @@ import type { AnalysedRep, Analysis } from "../../core/analyse";
 import type { Drill } from "../../core/drills";
 import type { Aim } from "../../core/film/aimSteps";
 import type { Reach } from "../../core/film/plan";
-import type { Answer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
-import type { Told } from "../../core/judge/verdict";
+import type { LoopAnswer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
+import type { VerdictSummary } from "../../core/judge/verdict";
 import type { Track } from "../../core/track/track";
 import type { LivePicture, LiveWant } from "../live/liveReader";
 import type { SpanSeen } from "../live/spanReadings";
@@ -41,7 +41,7 @@ export interface FilmFor {
 /** The state of the loop as the page shows it. */
 export interface LoopShown {
   state: LoopState;
-  answers: Answer[];
+  answers: LoopAnswer[];
   obstacle: Obstacle | null;
   aim: Aim | null;
   /** The phone has been found to stand well enough. */
@@ -95,7 +95,7 @@ interface LiveListener {
  * What a closer look at a film told of each rep in it, whose middles are on the film's clock, ms.
  */
 export interface ReadAgain extends TrackFile {
-  reps: { about: number; told: Told }[];
+  reps: { about: number; told: VerdictSummary }[];
 }
 
 export interface LiveWorker {

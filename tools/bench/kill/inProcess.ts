@@ -14,7 +14,7 @@ import { rowsOf } from "../../../src/server/db/rowsOf";
  * first few.
  */
 const LATEST_MS = 3000;
-interface Said {
+interface Acknowledged {
   ready?: boolean;
   saved?: string;
   film?: string;
@@ -32,7 +32,7 @@ export interface Kills {
   orphans: number;
 }
 
-async function once(random: ReturnType<typeof seeded>): Promise<Said[]> {
+async function once(random: ReturnType<typeof seeded>): Promise<Acknowledged[]> {
   const child = spawn(process.execPath, ["--import", "tsx", "tools/bench/kill/saver.ts"], {
     env: process.env,
     stdio: ["ignore", "pipe", "inherit"],
@@ -52,7 +52,7 @@ async function once(random: ReturnType<typeof seeded>): Promise<Said[]> {
   return text
     .split("\n")
     .slice(0, -1)
-    .map((l) => JSON.parse(l) as Said);
+    .map((l) => JSON.parse(l) as Acknowledged);
 }
 
 /**
@@ -64,7 +64,7 @@ export async function killInProcess(kills: number): Promise<Kills> {
     path.join(os.tmpdir(), "kingfisher-kill-"),
   ));
   const random = seeded(9);
-  const acked: Said[] = [];
+  const acked: Acknowledged[] = [];
   try {
     for (let k = 0; k < kills; k++) {
       acked.push(...(await once(random)));

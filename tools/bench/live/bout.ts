@@ -23,7 +23,7 @@ export const playedLooks = (periodMs?: number): string =>
   `{ looks: "/stand-in.looks", ms: ${CALL_MS}${periodMs === undefined ? "" : `, periodMs: ${periodMs}`} }`;
 
 /** An answer as the page marks it; `about` is its rep's middle, ms on the camera's clock. */
-export interface Told {
+export interface LiveAnswer {
   id: string;
   about: number;
   result: string;
@@ -32,15 +32,19 @@ export interface Told {
 }
 
 /** Answers so far. */
-export const told = (page: Page): Promise<Told[]> =>
+export const answersOf = (page: Page): Promise<LiveAnswer[]> =>
   page.evaluate(() =>
     performance
       .getEntriesByName("kingfisher:answer")
-      .map((e) => (e as PerformanceMark).detail as Told),
+      .map((e) => (e as PerformanceMark).detail as LiveAnswer),
   );
 
 /** What was told of each true rep of a film that began at some time, ms. */
-export const toldOf = (answers: readonly Told[], beganMs = 0, { reps } = truth): Told[][] =>
+export const answersByRep = (
+  answers: readonly LiveAnswer[],
+  beganMs = 0,
+  { reps } = truth,
+): LiveAnswer[][] =>
   reps.map((r) => answers.filter((a) => sameRep(a.about - beganMs, r.events.top!)));
 
 /**

@@ -10,7 +10,7 @@ import { compareStances, STANCE_DRILL, STANCE_STAGES } from "@/core/choose/stanc
 import { findSymptom } from "@/core/choose/symptoms";
 import { DRILLS, isJudged, type Drill, type Stage } from "@/core/drills";
 import { pathsThrough } from "@/core/drills/paths";
-import { isThrough, ladder, LAST, PASSES, type Standing } from "@/core/practice/ladder";
+import { isThrough, ladder, LAST, PASSES, type LadderStanding } from "@/core/practice/ladder";
 import { requestDatabase } from "@/server/db/request";
 import { drillOf, isOwn } from "@/server/drills/ownDrills";
 import { playedMovement } from "@/server/drills/played";
@@ -50,7 +50,7 @@ const shown = (s: Stage, standing?: StandingShown): StageShown => ({
 });
 
 /** Where the golfer is on each stage of a drill. */
-const standingsOf = (drill: Drill, steps: readonly Standing[]): StandingShown[] =>
+const standingsOf = (drill: Drill, steps: readonly LadderStanding[]): StandingShown[] =>
   steps.map(({ stage, ...own }, i) => ({
     ...own,
     dose: isJudged(stage) ? null : drill.dose.sets * drill.dose.reps,

@@ -1,6 +1,6 @@
 import type { Knot } from "../../maths/curve";
 import type { MovementScript, Step } from "../script";
-import { atAddress, planted, script, upright, STANCE, type Stance } from "./quiet";
+import { atAddress, planted, script, upright, STANCE, type ScriptedStance } from "./quiet";
 
 /**
  * Movements between reps, none of which is a rep: waggles, a ball being placed, walking in and out.
@@ -8,7 +8,7 @@ import { atAddress, planted, script, upright, STANCE, type Stance } from "./quie
 
 /** Wrists and forearms loosened over the ball: `times` small swings of the club. */
 export function waggle(
-  stance: Stance = STANCE,
+  stance: ScriptedStance = STANCE,
   times = 2,
   size = 1,
   club: number | null = 0.53,
@@ -29,7 +29,10 @@ export function waggle(
 }
 
 /** Bends down, sets a ball before the feet, rises again. */
-export function placeBall(stance: Stance = STANCE, club: number | null = 0.53): MovementScript {
+export function placeBall(
+  stance: ScriptedStance = STANCE,
+  club: number | null = 0.53,
+): MovementScript {
   return script(
     3.2,
     stance,
@@ -67,7 +70,7 @@ export function placeBall(stance: Stance = STANCE, club: number | null = 0.53): 
 /** Stands upright and looks about, the club held before the body. */
 export function standAbout(
   seconds: number,
-  stance: Stance = STANCE,
+  stance: ScriptedStance = STANCE,
   club: number | null = 0.53,
 ): MovementScript {
   return script(
@@ -98,7 +101,7 @@ export function standAbout(
 export interface WalkOptions {
   from: [number, number];
   to: [number, number];
-  stance: Stance;
+  stance: ScriptedStance;
   /** Length of a step, cm, and its time, s. */
   stride: number;
   beat: number;

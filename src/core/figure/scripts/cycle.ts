@@ -1,6 +1,6 @@
 import type { Knot } from "../../maths/curve";
 import type { MovementScript, ScriptedRep, Step } from "../script";
-import { atAddress, planted, script, STANCE, type Stance } from "./quiet";
+import { atAddress, planted, script, STANCE, type ScriptedStance } from "./quiet";
 
 /**
  * A to-and-fro: the weight goes from foot to foot and the hands follow. Times in s, angles in
@@ -9,7 +9,7 @@ import { atAddress, planted, script, STANCE, type Stance } from "./quiet";
 export interface CycleOptions {
   cycles: number;
   period: number;
-  stance: Stance;
+  stance: ScriptedStance;
   /** Share at the two ends is 50 ± this. */
   weight: number;
   /** The pressure turns around this long before the hands do. */

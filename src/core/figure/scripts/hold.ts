@@ -1,6 +1,6 @@
 import type { Knot } from "../../maths/curve";
 import type { MovementScript } from "../script";
-import { planted, script, upright, STANCE, type Stance } from "./quiet";
+import { planted, script, upright, STANCE, type ScriptedStance } from "./quiet";
 
 export interface HoldOptions {
   /** The foot stood on. */
@@ -9,7 +9,7 @@ export interface HoldOptions {
   seconds: number;
   /** Sway of the trunk while holding, degrees. */
   wobble: number;
-  stance: Stance;
+  stance: ScriptedStance;
 }
 
 /** Stands on one leg for a while and sets the other foot down again. */

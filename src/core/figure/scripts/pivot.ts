@@ -1,6 +1,6 @@
 import type { Knot } from "../../maths/curve";
 import type { MovementScript } from "../script";
-import { atAddress, planted, script, STANCE, type Stance } from "./quiet";
+import { atAddress, planted, script, STANCE, type ScriptedStance } from "./quiet";
 
 export interface PivotOptions {
   foot: "lead" | "trail";
@@ -9,7 +9,7 @@ export interface PivotOptions {
   period: number;
   turn: number;
   drag: number;
-  stance: Stance;
+  stance: ScriptedStance;
 }
 
 /** One foot turns about its heel and back, the pelvis with it; every turn is one rep. */

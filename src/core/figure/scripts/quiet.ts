@@ -4,15 +4,15 @@ import { CLUB } from "../script";
 /**
  * Where the feet stand: distance of the ankles along T and how far the trail foot is behind, cm.
  */
-export interface Stance {
+export interface ScriptedStance {
   gap: number;
   stagger: number;
 }
 
-export const STANCE: Stance = { gap: 40, stagger: 0 };
+export const STANCE: ScriptedStance = { gap: 40, stagger: 0 };
 
 /** Two planted feet. */
-export const planted = (stance: Stance): { lead: FootScript; trail: FootScript } => ({
+export const planted = (stance: ScriptedStance): { lead: FootScript; trail: FootScript } => ({
   lead: {
     ankleT: stance.gap / 2,
     ankleD: stance.stagger / 2,
@@ -54,7 +54,7 @@ export const upright = (): BodyCurves => ({
 /** Everything a script needs beside its own curves. */
 export const script = (
   duration: number,
-  stance: Stance,
+  stance: ScriptedStance,
   body: BodyCurves,
   rest: Partial<MovementScript> = {},
 ): MovementScript => ({

@@ -1,12 +1,12 @@
 import { FEET, of } from "./exact";
-import { MS, range, samples } from "./search";
+import { MS, rangeOver, sampleCount } from "./search";
 import { near, type Put, type RepCase } from "./repCase";
 import type { TurnTruth } from "./turns";
 
 /** One period of a to-and-fro. */
 export function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase, put: Put): void {
   const { poses } = x.sim;
-  const inside = (t: TurnTruth) => t.at >= from - samples(200) && t.at <= to + samples(200);
+  const inside = (t: TurnTruth) => t.at >= from - sampleCount(200) && t.at <= to + sampleCount(200);
   const hands = turns.filter((t) => t.of === "hands" && inside(t));
   const leads = hands
     .map((h) => {
@@ -24,8 +24,8 @@ export function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase,
     return Math.max(p.midHands[0] - Math.max(...ends), Math.min(...ends) - p.midHands[0]);
   });
   put("handRange", Math.max(...outer.subarray(near(from), near(to) + 1)));
-  put("thoraxRange", range(x.thoraxTurn, near(from), near(to)));
-  put("pelvisRange", range(x.pelvisTurn, near(from), near(to)));
+  put("thoraxRange", rangeOver(x.thoraxTurn, near(from), near(to)));
+  put("pelvisRange", rangeOver(x.pelvisTurn, near(from), near(to)));
   const first = hands[0];
   const same = first && hands.find((h) => h !== first && h.side === first.side);
   if (first && same) put("cadence", 60000 / ((same.at - first.at) * MS));

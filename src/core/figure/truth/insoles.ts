@@ -25,7 +25,7 @@ const G = 9.81;
  * A simulated pair of pressure insoles in the shoes of the simulated golfer: the load under heel
  * and toe of each foot, N, on a clock of its own.
  */
-export function insolesOf(
+export function insoleTruth(
   sim: Simulation,
   { hand, hz = 100, aheadMs, massKg = 72, seed = 1 }: InsoleOptions,
 ): InsoleReading {

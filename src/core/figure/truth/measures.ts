@@ -3,7 +3,7 @@ import { rearEdge } from "../surface";
 import { TRUTH_HZ } from "../simulate";
 import { FEET, of, ofSide, type Exact, type Foot } from "./exact";
 import type { FootEventTruth } from "./feet";
-import { at, indexOfMax, indexOfMin, MS, range, rate, samples } from "./search";
+import { sampleAt, indexOfMax, indexOfMin, MS, rangeOver, rate, sampleCount } from "./search";
 import { cycleMeasures } from "./cycle";
 import { holding } from "./hold";
 import { pivotMeasures } from "./pivot";
@@ -57,10 +57,13 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   const a = e.address!;
   const top = e.top;
   const hit = e.impact ?? e.release;
-  const hipAt = (i: number) => at(hip.t, i) - hip.t[a]!;
-  const headAt = (i: number) => at(head.t, i) - head.t[a]!;
+  const hipAt = (i: number) => sampleAt(hip.t, i) - hip.t[a]!;
+  const headAt = (i: number) => sampleAt(head.t, i) - head.t[a]!;
   const tilt = (i: number) =>
-    Math.atan2(-(at(shoulder.t, i) - at(hip.t, i)), at(shoulder.u, i) - at(hip.u, i)) * DEG;
+    Math.atan2(
+      -(sampleAt(shoulder.t, i) - sampleAt(hip.t, i)),
+      sampleAt(shoulder.u, i) - sampleAt(hip.u, i),
+    ) * DEG;
   for (const name of AT_EVENTS) {
     const i = e[name];
     if (i === undefined || name === "address") continue;
@@ -70,19 +73,19 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
       `leadLegStack${cap(name)}`,
       sim.poses[near(i)]!.lead.hip[0] - sim.poses[near(i)]!.lead.ankle[0],
     );
-    put(`pelvisTurn${cap(name)}`, at(x.pelvisTurn, i) - x.pelvisTurn[a]!);
+    put(`pelvisTurn${cap(name)}`, sampleAt(x.pelvisTurn, i) - x.pelvisTurn[a]!);
   }
   put("sideTiltAddress", tilt(a));
   if (top === undefined) return;
   put("pelvisSway", sway(x, a, top, footEvents));
   put("sideTiltTop", tilt(top));
   put("sideTiltChange", tilt(top) - tilt(a));
-  put("thoraxRange", range(x.thoraxTurn, a, hit ?? top));
-  put("pelvisRange", range(x.pelvisTurn, a, hit ?? top));
+  put("thoraxRange", rangeOver(x.thoraxTurn, a, hit ?? top));
+  put("pelvisRange", rangeOver(x.pelvisTurn, a, hit ?? top));
   const trailKnee = ofSide(sim, "trail", (s) => s.knee[0] - s.ankle[0]);
   put("trailKneeOut", -Math.min(...trailKnee.subarray(a, near(top) + 1)));
   put("trailKneeIn", Math.max(...trailKnee.subarray(a, near(top) + 1)));
-  put("handHeightTop", at(x.hands.u, top) - at(shoulder.u, top));
+  put("handHeightTop", sampleAt(x.hands.u, top) - sampleAt(shoulder.u, top));
   for (const foot of FEET)
     for (const name of ["address", "top", "impact"] as const) {
       const i = e[name];
@@ -90,8 +93,8 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
     }
   if (hit === undefined) return;
   const slideTo = Math.ceil(hit);
-  put("pelvisSlide", Math.max(...hip.t.subarray(near(top), slideTo + 1)) - at(hip.t, top));
-  put("headDrift", range(head.t, a, slideTo));
+  put("pelvisSlide", Math.max(...hip.t.subarray(near(top), slideTo + 1)) - sampleAt(hip.t, top));
+  put("headDrift", rangeOver(head.t, a, slideTo));
   let counter = 0;
   for (let i = a; i <= slideTo; i++)
     if (hipAt(i) * headAt(i) < 0)
@@ -99,13 +102,13 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   put("counterMove", counter);
   if (e.halfwayDown !== undefined) {
     const low = indexOfMin(hip.u, near(top), near(e.halfwayDown));
-    put("pelvisDropTransition", hip.u[low]! - at(hip.u, top));
-    put("pelvisRiseToImpact", at(hip.u, hit) - hip.u[low]!);
+    put("pelvisDropTransition", hip.u[low]! - sampleAt(hip.u, top));
+    put("pelvisRiseToImpact", sampleAt(hip.u, hit) - hip.u[low]!);
   }
   put("headRise", Math.max(...head.u.subarray(a, slideTo + 1)) - head.u[a]!);
   put(
     "pelvisDriftAtImpact",
-    range(hip.t, near(hit) - samples(75), Math.min(near(hit) + samples(75), x.n - 1)),
+    rangeOver(hip.t, near(hit) - sampleCount(75), Math.min(near(hit) + sampleCount(75), x.n - 1)),
   );
   const kneeGap = of(sim, (p) => p.lead.knee[0] - p.trail.knee[0]);
   const ankleGap = of(sim, (p) => p.lead.ankle[0] - p.trail.ankle[0]);
@@ -116,7 +119,7 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   const turnRate = rate(x.pelvisTurn);
   const peak = indexOfMax(turnRate, near(top), slideTo);
   put("pelvisPeakTurnRate", turnRate[peak]);
-  put("pelvisRateAtImpact", (at(turnRate, hit) / turnRate[peak]!) * 100);
+  put("pelvisRateAtImpact", (sampleAt(turnRate, hit) / turnRate[peak]!) * 100);
   put("peakPelvisTurnAt", ((peak - top) / (hit - top)) * 100);
   const chestRate = rate(x.thoraxTurn);
   const chestPeak = indexOfMax(chestRate, near(top), slideTo);
@@ -126,10 +129,10 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   if (e.halfwayDown !== undefined) {
     const toe = sim.poses.map((p) => p.trail.toe[0]);
     const from = near(e.halfwayDown);
-    if (range(toe, from, slideTo) <= 2)
+    if (rangeOver(toe, from, slideTo) <= 2)
       put(
         "trailFootRoll",
-        at(
+        sampleAt(
           ofSide(sim, "trail", (s) => s.knee[0] - s.toe[0]),
           hit,
         ) -
@@ -156,7 +159,7 @@ function sway(x: Exact, a: number, top: number, footEvents: FootEventTruth[]): n
 
 /** T of an ankle once a landing has settled. */
 const settled = (x: Exact, foot: Foot, landedMs: number): number =>
-  x.sim.poses[Math.min(x.n - 1, near(landedMs / MS) + samples(60))]![foot].ankle[0];
+  x.sim.poses[Math.min(x.n - 1, near(landedMs / MS) + sampleCount(60))]![foot].ankle[0];
 
 const shin = (s: { knee: Vec3; ankle: Vec3 }) =>
   Math.atan2(s.knee[0] - s.ankle[0], s.knee[1] - s.ankle[1]) * DEG;
@@ -170,7 +173,7 @@ function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
     (p) => Math.atan2(p.midShoulder[2] - p.midHip[2], p.midShoulder[1] - p.midHip[1]) * DEG,
   );
   put("footStagger", sim.poses[a]!.lead.ankle[2] - sim.poses[a]!.trail.ankle[2]);
-  if (e.top !== undefined) put("hipsToBallTop", at(rear, e.top) - rear[a]!);
+  if (e.top !== undefined) put("hipsToBallTop", sampleAt(rear, e.top) - rear[a]!);
   const hit = e.impact ?? e.release;
   for (const name of AT_EVENTS) {
     const i = e[name];
@@ -187,12 +190,12 @@ function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
     put(`copDepth${cap(name)}`, ((cop - heel) / (toe - heel)) * 100);
   }
   if (e.top === undefined || hit === undefined) return;
-  put("hipsToBall", at(rear, hit) - rear[a]!);
-  put("bendChange", at(bend, hit) - bend[a]!);
+  put("hipsToBall", sampleAt(rear, hit) - rear[a]!);
+  put("bendChange", sampleAt(bend, hit) - bend[a]!);
   const knee = ofSide(sim, "trail", (s) => s.knee[2]);
   put(
     "trailKneeTowardBall",
-    Math.max(...knee.subarray(near(e.top), Math.ceil(hit) + 1)) - at(knee, e.top),
+    Math.max(...knee.subarray(near(e.top), Math.ceil(hit) + 1)) - sampleAt(knee, e.top),
   );
 }
 
@@ -204,9 +207,12 @@ function knees({ x, e, view }: RepCase, put: Put): void {
     for (const [from, to] of WINDOWS) {
       const [i, j] = [e[from], e[to]];
       if (i === undefined || j === undefined) continue;
-      put(`${foot}KneeAngleChange${cap(from)}To${cap(to)}`, at(angle, j) - at(angle, i));
+      put(
+        `${foot}KneeAngleChange${cap(from)}To${cap(to)}`,
+        sampleAt(angle, j) - sampleAt(angle, i),
+      );
       if (view === "face-on")
-        put(`${foot}KneeTravel${cap(from)}To${cap(to)}`, range(t, near(i), near(j)));
+        put(`${foot}KneeTravel${cap(from)}To${cap(to)}`, rangeOver(t, near(i), near(j)));
     }
   }
   const elbow = of(sim, (p) =>
@@ -222,7 +228,7 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     const f = feet[foot];
     const ground = sim.body.soleHeight;
     const rise = (i: number) =>
-      near(i) === e.address ? sim.poses[e.address]![foot].heel[1] - ground : at(f.heel, i);
+      near(i) === e.address ? sim.poses[e.address]![foot].heel[1] - ground : sampleAt(f.heel, i);
     for (const name of ["address", "top", "impact", "midThrough", "finish"] as const)
       if (e[name] !== undefined) put(`${foot}HeelHeight${cap(name)}`, rise(e[name]));
     for (const [from, to] of WINDOWS) {
@@ -245,7 +251,7 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     }
   }
   if (view === "face-on" && e.finish !== undefined)
-    put("leadToeOutFinish", at(feet.lead.turn, e.finish));
+    put("leadToeOutFinish", sampleAt(feet.lead.turn, e.finish));
   const down = e.top !== undefined && e.impact !== undefined ? e.impact - e.top : null;
   if (down !== null) {
     const up = footEvents.find(
@@ -257,8 +263,8 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     if (up && e.recentre !== undefined) put("crossBeforeTrailHeelUp", up.t - e.recentre * MS);
   }
   if (e.midThrough !== undefined && e.finish !== undefined) {
-    const end = at(feet.trail.heel, e.finish);
-    if (end >= 3) put("heelRiseMatch", (at(feet.trail.heel, e.midThrough) / end) * 100);
+    const end = sampleAt(feet.trail.heel, e.finish);
+    if (end >= 3) put("heelRiseMatch", (sampleAt(feet.trail.heel, e.midThrough) / end) * 100);
   }
 }
 
@@ -298,11 +304,11 @@ function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
   const a = e.address!;
   put("leadShareAddress", stillShare(leadShare, a, rep.movingStart ?? false));
   for (const name of ["top", "impact", "release", "finish"] as const)
-    if (e[name] !== undefined) put(`leadShare${cap(name)}`, at(leadShare, e[name]));
+    if (e[name] !== undefined) put(`leadShare${cap(name)}`, sampleAt(leadShare, e[name]));
   const { handStart, top } = e;
   const hit = e.impact ?? e.release;
   if (handStart !== undefined) {
-    const from = Math.max(a - samples(1000), Math.floor(handStart) - samples(1000), 0);
+    const from = Math.max(a - sampleCount(1000), Math.floor(handStart) - sampleCount(1000), 0);
     put("leadSharePeakBeforeHands", leadShare[indexOfMax(leadShare, from, handStart)]);
   }
   if (top === undefined) return;
@@ -317,13 +323,14 @@ function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
   put("shareReversals", reversals(leadShare, Math.min(a, e.groundStart ?? a), near(top)));
   if (hit !== undefined) {
     let rise = 0;
-    for (let i = near(top); i + samples(100) <= hit; i++)
-      rise = Math.max(rise, leadShare[i + samples(100)]! - leadShare[i]!);
+    for (let i = near(top); i + sampleCount(100) <= hit; i++)
+      rise = Math.max(rise, leadShare[i + sampleCount(100)]! - leadShare[i]!);
     put("loadRate", rise);
   }
   const beats = turns
     .filter(
-      (t) => t.of === "pressure" && t.at > a - samples(200) && (hit === undefined || t.at < hit),
+      (t) =>
+        t.of === "pressure" && t.at > a - sampleCount(200) && (hit === undefined || t.at < hit),
     )
     .map((t) => t.at);
   if (beats.length >= 3) {
@@ -363,7 +370,7 @@ function steps({ x, e, footEvents, view, to }: RepCase, put: Put): void {
     put("footGapHipsAddress", gap(a) / norm(sub(poses[a]!.lead.hip, poses[a]!.trail.hip)));
   }
   for (const foot of FEET) {
-    const last = (hit + (foot === "trail" ? samples(1200) : 0)) * MS;
+    const last = (hit + (foot === "trail" ? sampleCount(1200) : 0)) * MS;
     const off = footEvents.find(
       (f) => f.foot === foot && f.event === "liftOff" && f.t > a * MS && f.t < last,
     );
@@ -374,7 +381,7 @@ function steps({ x, e, footEvents, view, to }: RepCase, put: Put): void {
       const other = foot === "lead" ? "trail" : "lead";
       const gapAfter = Math.abs(
         settled(x, foot, on.t) -
-          poses[Math.min(near(on.t / MS) + samples(60), x.n - 1)]![other].ankle[0],
+          poses[Math.min(near(on.t / MS) + sampleCount(60), x.n - 1)]![other].ankle[0],
       );
       put(`${foot}LandingOffset`, gapAfter - (35 * body.stature) / 178);
     }
@@ -387,7 +394,7 @@ function steps({ x, e, footEvents, view, to }: RepCase, put: Put): void {
       put("leadLiftFromMidBack", off.t - e.midBack * MS);
     if (foot === "trail" && on && e.impact !== undefined && on.t > e.impact * MS) {
       put("trailLandAfterImpact", on.t - e.impact * MS);
-      const i = Math.min(x.n - 1, near(on.t / MS) + samples(60));
+      const i = Math.min(x.n - 1, near(on.t / MS) + sampleCount(60));
       put("trailLandsPastLead", poses[i]!.trail.toe[0] - poses[i]!.lead.toe[0]);
     }
   }

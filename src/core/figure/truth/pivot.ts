@@ -1,4 +1,4 @@
-import { firstBelow, firstRun, indexOfMax, MS } from "./search";
+import { firstBelow, firstRunIn, indexOfMax, MS } from "./search";
 import type { Put, RepCase } from "./repCase";
 import { largest, travel } from "./travel";
 
@@ -17,6 +17,6 @@ export function pivotMeasures({ x, rep, feet, from, to }: RepCase, put: Put): vo
   if (back !== null)
     put(
       "pivotTime",
-      (back - (firstRun((i) => size[i]! > size[peak]! * 0.1, 1, from, peak) ?? peak)) * MS,
+      (back - (firstRunIn((i) => size[i]! > size[peak]! * 0.1, 1, from, peak) ?? peak)) * MS,
     );
 }

@@ -6,12 +6,12 @@ import { TRUTH_HZ } from "../simulate";
  */
 
 /** Samples of a time in ms. */
-export const samples = (ms: number): number => Math.round((ms / 1000) * TRUTH_HZ);
+export const sampleCount = (ms: number): number => Math.round((ms / 1000) * TRUTH_HZ);
 /** ms of one sample. */
 export const MS = 1000 / TRUTH_HZ;
 
 /** First sample of the first run of `length` samples that all hold, from `from` up to `to`. */
-export function firstRun(
+export function firstRunIn(
   holds: (i: number) => boolean,
   length: number,
   from: number,
@@ -99,7 +99,7 @@ export function lastZero(
   return null;
 }
 
-export function range(x: ArrayLike<number>, from: number, to: number): number {
+export function rangeOver(x: ArrayLike<number>, from: number, to: number): number {
   let [low, high] = [Infinity, -Infinity];
   for (let i = Math.ceil(from); i <= to; i++) {
     low = Math.min(low, x[i]!);
@@ -108,7 +108,7 @@ export function range(x: ArrayLike<number>, from: number, to: number): number {
   return high - low;
 }
 
-export function mean(x: ArrayLike<number>, from: number, to: number): number {
+export function meanOver(x: ArrayLike<number>, from: number, to: number): number {
   let sum = 0;
   let n = 0;
   for (let i = Math.ceil(from); i <= to; i++) {
@@ -128,7 +128,7 @@ export function rate(x: ArrayLike<number>): Float64Array {
 }
 
 /** Value between samples. */
-export function at(x: ArrayLike<number>, sample: number): number {
+export function sampleAt(x: ArrayLike<number>, sample: number): number {
   const i = Math.min(Math.max(Math.floor(sample), 0), x.length - 2);
   return x[i]! + (x[i + 1]! - x[i]!) * (sample - i);
 }

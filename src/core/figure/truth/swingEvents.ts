@@ -4,15 +4,15 @@ import type { FeetTruth, FootEventTruth } from "./feet";
 import {
   firstAbove,
   firstBelow,
-  firstRun,
+  firstRunIn,
   indexOfMax,
   indexOfMin,
   lastRunEnd,
   lastZero,
-  mean,
+  meanOver,
   MS,
   rate,
-  samples,
+  sampleCount,
 } from "./search";
 import { lowPassed } from "./turns";
 
@@ -44,21 +44,26 @@ export function startOf(
   const limit = rep.slow ? 5 : 15;
   const handStart = rep.hipsOnly
     ? null
-    : firstRun((i) => x.speed.swing[i]! > limit, samples(100), from, to);
-  const begins = handStart ?? firstRun((i) => x.speed.hip[i]! > 3, samples(100), from, to);
+    : firstRunIn((i) => x.speed.swing[i]! > limit, sampleCount(100), from, to);
+  const begins = handStart ?? firstRunIn((i) => x.speed.hip[i]! > 3, sampleCount(100), from, to);
   if (begins === null) throw new Error("the scripted rep never starts");
   const { hands, hip, head, leadAnkle, trailAnkle } = x.speed;
   const still = (i: number) =>
     hands[i]! < 3 && hip[i]! < 3 && head[i]! < 3 && leadAnkle[i]! < 3 && trailAnkle[i]! < 3;
-  const address = lastRunEnd(still, samples(300), begins, Math.max(from, begins - samples(3000)));
+  const address = lastRunEnd(
+    still,
+    sampleCount(300),
+    begins,
+    Math.max(from, begins - sampleCount(3000)),
+  );
   if (address !== null) return { address, handStart };
-  let [best, quietest] = [from + samples(100), Infinity];
-  for (let i = Math.max(from, begins - samples(3000)); i + samples(100) <= begins; i++) {
+  let [best, quietest] = [from + sampleCount(100), Infinity];
+  for (let i = Math.max(from, begins - sampleCount(3000)); i + sampleCount(100) <= begins; i++) {
     const moved =
-      mean(hands, i, i + samples(100)) +
-      mean(hip, i, i + samples(100)) +
-      mean(head, i, i + samples(100));
-    if (moved < quietest) [best, quietest] = [i + samples(100), moved];
+      meanOver(hands, i, i + sampleCount(100)) +
+      meanOver(hip, i, i + sampleCount(100)) +
+      meanOver(head, i, i + sampleCount(100));
+    if (moved < quietest) [best, quietest] = [i + sampleCount(100), moved];
   }
   return { address: best, handStart };
 }
@@ -78,9 +83,9 @@ export function swingEvents(
   const e: EventSamples = { address };
   if (handStart !== null) e.handStart = handStart;
   const shareStill = stillShare(leadShare, address, rep.movingStart ?? false);
-  const groundShare = firstRun(
+  const groundShare = firstRunIn(
     (i) => Math.abs(leadShare[i]! - shareStill) >= 5,
-    samples(100),
+    sampleCount(100),
     address,
     to,
   );
@@ -88,7 +93,7 @@ export function swingEvents(
   const ground = Math.min(groundShare ?? Infinity, firstFoot ? firstFoot.t / MS : Infinity);
   if (Number.isFinite(ground)) e.groundStart = ground;
   const begins = handStart ?? ground;
-  const last = Math.min(to, begins + samples(rep.slow ? 6000 : 2600));
+  const last = Math.min(to, begins + sampleCount(rep.slow ? 6000 : 2600));
 
   if (rep.hipsOnly) {
     const turning = lowPassed(x.pelvisTurn, 2);
@@ -109,7 +114,7 @@ export function swingEvents(
         ? firstBelow(angle, angle[e.top]! / 2, e.top, to)
         : firstBelow(leadLevel, 0, e.top, to);
     if (half !== null) e.halfwayDown = half;
-    const through = Math.min(to, e.top + samples(rep.slow ? 3000 : 900));
+    const through = Math.min(to, e.top + sampleCount(rep.slow ? 3000 : 900));
     if (rep.kind === "gesture") e.release = indexOfMax(x.speed.hands, e.top, through);
     else if (rep.clubAhead || rep.movingStart || view === "down-the-line")
       e.impact = indexOfMin(x.hands.u, e.top, through);
@@ -126,9 +131,9 @@ export function swingEvents(
   }
   const after = e.impact ?? e.release ?? e.halfwayDown;
   if (after !== undefined) {
-    const finish = firstRun(
+    const finish = firstRunIn(
       (i) => x.speed.hands[i]! < 25 && x.speed.hip[i]! < 12,
-      samples(200),
+      sampleCount(200),
       after,
       to,
     );
@@ -153,4 +158,6 @@ export function swingEvents(
  * a moving start.
  */
 export const stillShare = (leadShare: Float64Array, address: number, moving: boolean): number =>
-  moving ? leadShare[address]! : mean(leadShare, Math.max(0, address - samples(300)), address);
+  moving
+    ? leadShare[address]!
+    : meanOver(leadShare, Math.max(0, address - sampleCount(300)), address);

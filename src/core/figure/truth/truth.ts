@@ -5,7 +5,7 @@ import { feetAgainst, footEventsIn, leadShareOf, type FootEventTruth } from "./f
 import { measuresOf } from "./measures";
 import { MS } from "./search";
 import { startOf, swingEvents, type TruthEvent } from "./swingEvents";
-import { turnsOf } from "./turns";
+import { exactTurns } from "./turns";
 
 /**
  * Exact events (ms from the script's start), foot events, turn-arounds and measures of one
@@ -52,8 +52,8 @@ function truthOf(x: Exact, rep: ScriptedRep, view: "face-on" | "down-the-line"):
     Math.max(...x.sim.poses.map((p) => Math.abs(p.lead.ankle[0] - p.trail.ankle[0]))) * 0.15;
   const around = [Math.max(0, from - TRUTH_HZ / 2), Math.min(x.n - 1, to + TRUTH_HZ / 2)] as const;
   const turns = [
-    ...turnsOf("pressure", x.cop, ...around, spread),
-    ...turnsOf("hands", x.hands.t, ...around, 6),
+    ...exactTurns("pressure", x.cop, ...around, spread),
+    ...exactTurns("hands", x.hands.t, ...around, 6),
   ].sort((a, b) => a.at - b.at);
   const e = swinging ? swingEvents(x, rep, view, start, feet, footEvents, leadShare, to) : {};
   const measures = measuresOf({ x, rep, view, feet, e, footEvents, turns, leadShare, from, to });

@@ -17,7 +17,7 @@ export const lowPassed = (x: Float64Array, hz: number): Float64Array =>
   filtfilt(lowPass(hz, 1 / TRUTH_HZ), x);
 
 /** Turn-arounds of a channel along T that swings by more than `least`, between two samples. */
-export function turnsOf(
+export function exactTurns(
   name: "pressure" | "hands",
   x: Float64Array,
   from: number,

@@ -4,7 +4,7 @@ import {
   BOTH_VIEWS,
   EVERY_PART,
   got,
-  missing,
+  unmeasured,
   type Compute,
   type Measure,
   type RepMotion,
@@ -36,17 +36,17 @@ function held({ m, rep }: RepMotion): { taken: number; lost: number } | null {
 
 const holdTime: Compute = (r) => {
   const spell = r.of(held);
-  return spell ? got((spell.lost - spell.taken) / 1000, spell.taken) : missing("eventNotFound");
+  return spell ? got((spell.lost - spell.taken) / 1000, spell.taken) : unmeasured("eventNotFound");
 };
 
 const wobble: Compute = (r) => {
   const { m } = r;
   const spell = r.of(held);
-  if (!spell) return missing("eventNotFound");
+  if (!spell) return unmeasured("eventNotFound");
   const from = spell.taken + SETTLED_MS;
   return spell.lost - from > LEAST_MS
     ? got(range(m.comT, nearest(m, from), nearest(m, spell.lost)), from)
-    : missing("eventNotFound");
+    : unmeasured("eventNotFound");
 };
 
 export const balance = {

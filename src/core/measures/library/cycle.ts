@@ -7,11 +7,11 @@ import {
   EVERY_PART,
   FACE_ON,
   got,
-  missing,
+  unmeasured,
   type Measure,
   type RepMotion,
 } from "../measure";
-import { capital, ofSides, SIDES, type Side } from "../moments";
+import { capitalSide, ofSides, SIDES, type MeasuredSide } from "../moments";
 import { extremes } from "../spans";
 
 /** One period of a to-and-fro. */
@@ -35,7 +35,7 @@ const groundLeadsHands = (r: RepMotion) => {
     const same = pressureTurn(turns, h, toMs - fromMs);
     return same ? [h.ms - same.ms] : [];
   });
-  return leads.length ? got(mean(leads), toMs) : missing("eventNotFound");
+  return leads.length ? got(mean(leads), toMs) : unmeasured("eventNotFound");
 };
 
 const handRange = ({ m, rep }: RepMotion) => {
@@ -55,11 +55,11 @@ const landBeforeTurnaround = (r: RepMotion) => {
       const next = r.of(handTurns).find((t) => t.ms > f.ms - 300);
       return next ? [next.ms - f.ms] : [];
     });
-  return waits.length ? got(mean(waits), toMs) : missing("noStep");
+  return waits.length ? got(mean(waits), toMs) : unmeasured("noStep");
 };
 
 /** Largest move of a toe from where each spell on the ground begins, cm. */
-const plantedTravel = ({ m, rep }: RepMotion, side: Side) => {
+const plantedTravel = ({ m, rep }: RepMotion, side: MeasuredSide) => {
   const { fromMs, toMs } = rep;
   let most = 0;
   for (const s of m.feet[side].spells) {
@@ -104,7 +104,7 @@ export const cycle = {
   },
   ...ofSides("PlantedTravel", (side) => ({
     ...CYCLE,
-    name: `${capital(side)} foot slips`,
+    name: `${capitalSide(side)} foot slips`,
     unit: "cm",
     family: "feet",
     spoiledBy: ["feet"],

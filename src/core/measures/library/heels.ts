@@ -8,19 +8,19 @@ import {
   EVERY_PART,
   FACE_ON,
   got,
-  missing,
+  unmeasured,
   type Measure,
   type RepMotion,
 } from "../measure";
 import { onePlace } from "../onePlace";
 import {
-  capital,
+  capitalSide,
   MOMENT,
   ofSidesAtMoments,
   ofSidesOverSpans,
   overSpan,
   SPAN,
-  type Side,
+  type MeasuredSide,
   type Span,
 } from "../moments";
 
@@ -34,7 +34,7 @@ const FEET = {
   gate: null,
 } as const satisfies Partial<Measure>;
 
-const TRAVEL_PLAIN: Partial<Record<`${Side}${Span}`, Measure["plain"]>> = {
+const TRAVEL_PLAIN: Partial<Record<`${MeasuredSide}${Span}`, Measure["plain"]>> = {
   trailTopToImpact: { above: "Your trail foot scrapes on the way down" },
   leadTopToImpact: { above: "Your lead foot slips on the way down" },
   leadImpactToFinish: { above: "Your lead foot slides after the strike" },
@@ -44,13 +44,14 @@ const TRAVEL_PLAIN: Partial<Record<`${Side}${Span}`, Measure["plain"]>> = {
 const DOWN = 1.5;
 const RISES = 3;
 
-const height = (side: Side, part: "heel" | "toe") => (r: RepMotion) =>
+const height = (side: MeasuredSide, part: "heel" | "toe") => (r: RepMotion) =>
   partHeight(r.m, side, part, r.sample("address"));
 const HEIGHT = {
   lead: { heel: height("lead", "heel"), toe: height("lead", "toe") },
   trail: { heel: height("trail", "heel"), toe: height("trail", "toe") },
 };
-const path = (side: Side, part: "heel" | "toe") => (r: RepMotion) => followed(r.m, side, part);
+const path = (side: MeasuredSide, part: "heel" | "toe") => (r: RepMotion) =>
+  followed(r.m, side, part);
 const PATH = {
   lead: { heel: path("lead", "heel"), toe: path("lead", "toe") },
   trail: { heel: path("trail", "heel"), toe: path("trail", "toe") },
@@ -64,7 +65,7 @@ export const trailHeelUp = ({ rep }: RepMotion) =>
  * Height of a heel at address over the line through both feet's toes, less what a flat shoe shows
  * (heel and toe points level).
  */
-function heelAtAddress(m: Motion, side: Side, a: number): number {
+function heelAtAddress(m: Motion, side: MeasuredSide, a: number): number {
   const { heel, toe } = m.joints[side];
   const other = m.joints[side === "lead" ? "trail" : "lead"];
   // Flat feet look alike: one whose heel stands higher over its toe than the other's is up.
@@ -75,7 +76,7 @@ function heelAtAddress(m: Motion, side: Side, a: number): number {
  * A heel or toe along T: as followed in the picture from where its foot stands, between that by the
  * network.
  */
-function followed(m: Motion, side: Side, part: "heel" | "toe"): Float64Array {
+function followed(m: Motion, side: MeasuredSide, part: "heel" | "toe"): Float64Array {
   const out = m.joints[side][part].t.slice();
   const key = part === "heel" ? "heelT" : "toeT";
   for (const s of m.feet[side].spells) {
@@ -107,7 +108,7 @@ export const heels = {
     joints: (r) => {
       const { top, impact } = r.rep.events;
       const up = r.of(trailHeelUp);
-      return up ? got(((up.ms - top) / (impact - top)) * 100, up.ms) : missing("eventNotFound");
+      return up ? got(((up.ms - top) / (impact - top)) * 100, up.ms) : unmeasured("eventNotFound");
     },
   },
   heelRiseMatch: {
@@ -124,7 +125,7 @@ export const heels = {
       const end = valueAt(r.m, heel, finish);
       return end >= RISES
         ? got((valueAt(r.m, heel, midThrough) / end) * 100, midThrough)
-        : missing("eventNotFound");
+        : unmeasured("eventNotFound");
     },
   },
   ...ofSidesAtMoments(
@@ -132,7 +133,7 @@ export const heels = {
     ["Address", "Top", "Impact", "MidThrough", "Finish"],
     (side, at) => ({
       ...FEET,
-      name: `${capital(side)} heel ${MOMENT[at].words}`,
+      name: `${capitalSide(side)} heel ${MOMENT[at].words}`,
       unit: "cm",
       definition: `Height of the ${side} heel ${MOMENT[at].words} against where it stood.`,
       waitsFor: [MOMENT[at].waitsFor],
@@ -147,7 +148,7 @@ export const heels = {
   ),
   ...ofSidesOverSpans("FootFlatFor", (side, span) => ({
     ...FEET,
-    name: `${capital(side)} foot flat, ${SPAN[span].words}`,
+    name: `${capitalSide(side)} foot flat, ${SPAN[span].words}`,
     unit: "%",
     definition: `Share of the time ${SPAN[span].words} with heel and toe of the ${side} foot down.`,
     waitsFor: [SPAN[span].waitsFor],
@@ -161,7 +162,7 @@ export const heels = {
   })),
   ...ofSidesOverSpans("FootTravel", (side, span) => ({
     ...FEET,
-    name: `${capital(side)} foot slides, ${SPAN[span].words}`,
+    name: `${capitalSide(side)} foot slides, ${SPAN[span].words}`,
     unit: "cm",
     definition: `Largest distance of the ${side} toe from its place while it is down, ${SPAN[span].words}.`,
     waitsFor: [SPAN[span].waitsFor],
@@ -177,7 +178,7 @@ export const heels = {
   })),
   ...ofSidesOverSpans("HeelTravel", (side, span) => ({
     ...FEET,
-    name: `${capital(side)} heel moves, ${SPAN[span].words}`,
+    name: `${capitalSide(side)} heel moves, ${SPAN[span].words}`,
     unit: "cm",
     views: FACE_ON,
     definition: `Largest distance of the ${side} heel from its place, ${SPAN[span].words}.`,
@@ -191,7 +192,7 @@ export const heels = {
   })),
   ...ofSidesOverSpans("FootTurn", (side, span) => ({
     ...FEET,
-    name: `${capital(side)} foot turns, ${SPAN[span].words}`,
+    name: `${capitalSide(side)} foot turns, ${SPAN[span].words}`,
     unit: "°",
     views: FACE_ON,
     definition: `How far the ${side} foot turns about its heel ${SPAN[span].words}, + toward the target.`,
@@ -203,7 +204,7 @@ export const heels = {
     joints: overSpan(span, ({ m }, from, to) =>
       onePlace(m, side, from, to)
         ? got(largestTurn(m.direction[side], from, to, m.dt), toMs(m, to), "footNotSeen")
-        : missing("footMoved"),
+        : unmeasured("footMoved"),
     ),
   })),
 } as const satisfies Record<string, Measure>;

@@ -1,5 +1,5 @@
 import { valueAt } from "../../reps/clock";
-import { EVERY_PART, FACE_ON, got, missing, type Measure } from "../measure";
+import { EVERY_PART, FACE_ON, got, unmeasured, type Measure } from "../measure";
 import { overSpan } from "../moments";
 import { onePlace } from "../onePlace";
 
@@ -22,7 +22,7 @@ export const leadToeOut = {
       const { finish } = rep.events;
       return onePlace(m, "lead", from, to)
         ? got(valueAt(m, m.direction.lead, finish), finish, "footNotSeen")
-        : missing("footMoved");
+        : unmeasured("footMoved");
     }),
   },
 } as const satisfies Record<string, Measure>;

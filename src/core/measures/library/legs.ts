@@ -7,20 +7,20 @@ import {
   EVERY_PART,
   FACE_ON,
   got,
-  missing,
+  unmeasured,
   type Measure,
   type RepMotion,
 } from "../measure";
 import {
   atMoments,
-  capital,
+  capitalSide,
   MOMENT,
   MOMENTS,
   ofSidesAtMoments,
   ofSidesOverSpans,
   overSpan,
   SPAN,
-  type Side,
+  type MeasuredSide,
 } from "../moments";
 import { extremes, range } from "../spans";
 import { placeAt } from "../steps";
@@ -37,7 +37,7 @@ const LEGS = {
   gate: null,
 } as const satisfies Partial<Measure>;
 
-const kneeAngle: Record<Side, (r: RepMotion) => Float64Array> = {
+const kneeAngle: Record<MeasuredSide, (r: RepMotion) => Float64Array> = {
   lead: ({ m: { joints } }) => jointAngle(joints.lead.hip, joints.lead.knee, joints.lead.ankle),
   trail: ({ m: { joints } }) => jointAngle(joints.trail.hip, joints.trail.knee, joints.trail.ankle),
 };
@@ -65,12 +65,12 @@ const TOE_NOISE = 1.5;
 const STANDS = 2;
 
 const trailFootRoll = (r: RepMotion) => {
-  if (Number.isNaN(r.rep.events.halfwayDown)) return missing("eventNotFound");
+  if (Number.isNaN(r.rep.events.halfwayDown)) return unmeasured("eventNotFound");
   const { knee, toe } = r.m.joints.trail;
   const [half, h] = [r.sample("halfwayDown"), r.sample("hit")];
   const roll = (i: number) => knee.t[i]! - toe.t[i]!;
   return range(toe.t, half, h) > STANDS + TOE_NOISE
-    ? missing("footMoved")
+    ? unmeasured("footMoved")
     : got(roll(h) - roll(half), r.hit);
 };
 
@@ -173,7 +173,7 @@ export const legs = {
   })),
   ...ofSidesAtMoments("ShinLean", ["Address", "Top", "Impact"], (side, at) => ({
     ...LEGS,
-    name: `${capital(side)} shin lean, ${MOMENT[at].words}`,
+    name: `${capitalSide(side)} shin lean, ${MOMENT[at].words}`,
     unit: "°",
     definition: `Lean of the ${side} shin from upright ${MOMENT[at].words}; plus = knee nearer the target.`,
     waitsFor: [MOMENT[at].waitsFor],
@@ -191,7 +191,7 @@ export const legs = {
   })),
   ...ofSidesOverSpans("KneeAngleChange", (side, span) => ({
     ...LEGS,
-    name: `${capital(side)} knee bends, ${SPAN[span].words}`,
+    name: `${capitalSide(side)} knee bends, ${SPAN[span].words}`,
     unit: "°",
     views: BOTH_VIEWS,
     definition: `Change of the ${side} knee's angle ${SPAN[span].words}; minus = more bent.`,
@@ -203,7 +203,7 @@ export const legs = {
   })),
   ...ofSidesOverSpans("KneeTravel", (side, span) => ({
     ...LEGS,
-    name: `${capital(side)} knee moves, ${SPAN[span].words}`,
+    name: `${capitalSide(side)} knee moves, ${SPAN[span].words}`,
     unit: "cm",
     definition: `How far the ${side} knee moves along the target line ${SPAN[span].words}.`,
     waitsFor: [SPAN[span].waitsFor],

@@ -1,6 +1,6 @@
 import { nearest, toMs } from "../../reps/clock";
 import { handSpeed } from "../../reps/events/hands";
-import { BOTH_VIEWS, EVERY_PART, FACE_ON, got, missing, type Measure } from "../measure";
+import { BOTH_VIEWS, EVERY_PART, FACE_ON, got, unmeasured, type Measure } from "../measure";
 import { extremes } from "../spans";
 
 /** Times of the swing, and who turns back before the hands do. */
@@ -92,7 +92,7 @@ export const order = {
     channels: {
       swing: ({ m, rep }) => {
         const { handStart, finish } = rep.events;
-        if (Number.isNaN(handStart)) return missing("eventNotFound");
+        if (Number.isNaN(handStart)) return unmeasured("eventNotFound");
         const to = nearest(m, Number.isNaN(finish) ? rep.toMs : finish);
         const { high, highAt } = extremes(handSpeed(m), nearest(m, handStart), to);
         return got(high, toMs(m, highAt));
@@ -110,9 +110,9 @@ export const order = {
     waitsFor: ["midThrough"],
     channels: {
       swing: ({ rep: { knockMs, events }, rules, hit }) => {
-        if (!rules.prop) return missing("otherKind");
+        if (!rules.prop) return unmeasured("otherKind");
         return knockMs === undefined
-          ? missing("notHeard")
+          ? unmeasured("notHeard")
           : got(((knockMs - events.top) / (hit - events.top)) * 100, knockMs);
       },
     },

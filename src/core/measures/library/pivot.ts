@@ -1,7 +1,7 @@
 import { largestTurn } from "../../motion/footDirection";
 import { nearest } from "../../reps/clock";
-import { EVERY_PART, FACE_ON, got, missing, type Measure, type RepMotion } from "../measure";
-import { capital, ofSides, type Side } from "../moments";
+import { EVERY_PART, FACE_ON, got, unmeasured, type Measure, type RepMotion } from "../measure";
+import { capitalSide, ofSides, type MeasuredSide } from "../moments";
 
 /** One turn of a foot about its heel and back. */
 const PIVOT = {
@@ -18,14 +18,14 @@ const PIVOT = {
  * From where the foot stood before all turns: its place between them is known no better than the
  * turn.
  */
-const footTurn = ({ m, rep }: RepMotion, side: Side) =>
+const footTurn = ({ m, rep }: RepMotion, side: MeasuredSide) =>
   got(
     largestTurn(m.direction[side], nearest(m, rep.fromMs), nearest(m, rep.toMs), m.dt, 0),
     rep.events.pivotPeak,
     "footNotSeen",
   );
 
-const heelTravel = ({ m, rep }: RepMotion, side: Side) => {
+const heelTravel = ({ m, rep }: RepMotion, side: MeasuredSide) => {
   const heel = m.feet[side].spells
     .flatMap((s) => Array.from(s.heel.times, (t, k) => ({ t, x: s.heel.t[k]! })))
     .filter((p) => p.t >= rep.fromMs && p.t <= rep.toMs && !Number.isNaN(p.x));
@@ -39,21 +39,21 @@ const heelTravel = ({ m, rep }: RepMotion, side: Side) => {
 export const pivot = {
   ...ofSides("FootTurn", (side) => ({
     ...PIVOT,
-    name: `${capital(side)} foot turn`,
+    name: `${capitalSide(side)} foot turn`,
     unit: "°",
     definition: `How far the ${side} foot turns about its heel, + toward the target.`,
     gate: { kind: "footTurn", foot: side },
     channels: {
-      pivot: (r) => (r.rep.foot === side ? footTurn(r, side) : missing("otherKind")),
+      pivot: (r) => (r.rep.foot === side ? footTurn(r, side) : unmeasured("otherKind")),
     },
   })),
   ...ofSides("HeelTravel", (side) => ({
     ...PIVOT,
-    name: `${capital(side)} heel travels`,
+    name: `${capitalSide(side)} heel travels`,
     unit: "cm",
     definition: `Largest distance of the ${side} heel from its place.`,
     channels: {
-      pivot: (r) => (r.rep.foot === side ? heelTravel(r, side) : missing("otherKind")),
+      pivot: (r) => (r.rep.foot === side ? heelTravel(r, side) : unmeasured("otherKind")),
     },
   })),
   pivotTime: {

@@ -5,11 +5,11 @@ import {
   EVERY_PART,
   FACE_ON,
   got,
-  missing,
+  unmeasured,
   type Measure,
   type RepMotion,
 } from "../measure";
-import { capital, ofSides, SIDES, type Side } from "../moments";
+import { capitalSide, ofSides, SIDES, type MeasuredSide } from "../moments";
 import { MEASURE_FIT } from "../fitted";
 import { leftFrom, placeAt, stepOf } from "../steps";
 
@@ -35,7 +35,8 @@ const anklesApart = (m: Motion, ms: number): number =>
 const leadStep = ({ rep }: RepMotion) => stepOf(rep, "lead");
 const trailStep = ({ rep }: RepMotion) => stepOf(rep, "trail");
 const walkThrough = ({ rep }: RepMotion) => stepOf(rep, "trail", WALKS_THROUGH_MS);
-const stepOfSide = (r: RepMotion, side: Side) => r.of(side === "lead" ? leadStep : walkThrough);
+const stepOfSide = (r: RepMotion, side: MeasuredSide) =>
+  r.of(side === "lead" ? leadStep : walkThrough);
 
 /** When a trail foot that walks through lands after the strike, ms; null where it does not. */
 function landsAfterStrike(r: RepMotion): number | null {
@@ -100,7 +101,7 @@ export const steps = {
         const step = r.of(trailStep);
         return step && step.liftOff < r.hit
           ? got(r.rep.events.handStart - step.liftOff, step.liftOff)
-          : missing("noStep");
+          : unmeasured("noStep");
       },
     },
   },
@@ -117,7 +118,7 @@ export const steps = {
         const step = r.of(leadStep);
         return step && Number.isFinite(step.landing)
           ? got(r.rep.events.top - step.landing, step.landing)
-          : missing("noStep");
+          : unmeasured("noStep");
       },
     },
   },
@@ -133,7 +134,7 @@ export const steps = {
     channels: {
       swing: (r) => {
         const step = r.of(leadStep);
-        return step ? got(step.liftOff - r.rep.events.midBack, step.liftOff) : missing("noStep");
+        return step ? got(step.liftOff - r.rep.events.midBack, step.liftOff) : unmeasured("noStep");
       },
     },
   },
@@ -146,7 +147,9 @@ export const steps = {
     channels: {
       swing: (r) => {
         const landing = r.of(landsAfterStrike);
-        return landing === null ? missing("noStep") : got(landing - r.rep.events.impact, landing);
+        return landing === null
+          ? unmeasured("noStep")
+          : got(landing - r.rep.events.impact, landing);
       },
     },
   },
@@ -159,15 +162,15 @@ export const steps = {
     channels: {
       swing: (r) => {
         const landing = r.of(landsAfterStrike);
-        if (landing === null) return missing("noStep");
-        const toe = (side: Side) => placeAt(r.m, side, "toeT", landing);
+        if (landing === null) return unmeasured("noStep");
+        const toe = (side: MeasuredSide) => placeAt(r.m, side, "toeT", landing);
         return got(toe("trail") - toe("lead"), landing, "footNotSeen");
       },
     },
   },
   ...ofSides("StepLength", (side) => ({
     ...STEPS,
-    name: `${capital(side)} step`,
+    name: `${capitalSide(side)} step`,
     unit: "cm",
     definition: `How far the ${side} foot moves along the target line from leaving to landing; ${side === "lead" ? "plus = toward" : "minus = away from"} the target.`,
     waitsFor: [`${side}Landing`],
@@ -176,7 +179,7 @@ export const steps = {
     channels: {
       swing: (r) => {
         const step = stepOfSide(r, side);
-        if (!step || !Number.isFinite(step.landing)) return missing("noStep");
+        if (!step || !Number.isFinite(step.landing)) return unmeasured("noStep");
         const left = leftFrom(r.m, side, step.liftOff)?.ankleT ?? NaN;
         const landed = placeAt(r.m, side, "ankleT", step.landing);
         return got(landed - left, step.landing, "footNotSeen");
@@ -185,14 +188,14 @@ export const steps = {
   })),
   ...ofSides("LandingOffset", (side) => ({
     ...STEPS,
-    name: `${capital(side)} landing off its mark`,
+    name: `${capitalSide(side)} landing off its mark`,
     unit: "cm",
     definition: `Feet apart after the ${side} foot's landing, against a shoulder's width (35 cm at 178 cm).`,
     waitsFor: [`${side}Landing`],
     channels: {
       swing: (r) => {
         const step = stepOfSide(r, side);
-        if (!step || !Number.isFinite(step.landing)) return missing("noStep");
+        if (!step || !Number.isFinite(step.landing)) return unmeasured("noStep");
         return got(
           Math.abs(anklesApart(r.m, step.landing)) - (SHOULDER_WIDTH * r.m.statureCm) / 178,
           step.landing,

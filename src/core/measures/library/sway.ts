@@ -5,7 +5,7 @@ import {
   EVERY_PART,
   FACE_ON,
   got,
-  missing,
+  unmeasured,
   type Compute,
   type Measure,
 } from "../measure";
@@ -63,7 +63,7 @@ const pelvisSlide: Compute = ({ m, rep, hit }) => {
 
 const headDrift: Compute = (r) => {
   const [a, b] = [r.sample("address"), r.sample("hit")];
-  return isHeadHidden(r.m, a, b) ? missing("headHidden") : got(range(r.m.headT, a, b), r.hit);
+  return isHeadHidden(r.m, a, b) ? unmeasured("headHidden") : got(range(r.m.headT, a, b), r.hit);
 };
 
 /** The smaller of the two moves while hips and head are on opposite sides of their places. */
@@ -150,7 +150,7 @@ export const sway = {
         const low = r.of(lowestHips);
         return low
           ? got(low.low - valueAt(r.m, r.m.hipU, r.rep.events.top), toMs(r.m, low.lowAt))
-          : missing("eventNotFound");
+          : unmeasured("eventNotFound");
       }),
     },
   },
@@ -162,7 +162,9 @@ export const sway = {
     channels: {
       swing: afterHit((r) => {
         const low = r.of(lowestHips);
-        return low ? got(valueAt(r.m, r.m.hipU, r.hit) - low.low, r.hit) : missing("eventNotFound");
+        return low
+          ? got(valueAt(r.m, r.m.hipU, r.hit) - low.low, r.hit)
+          : unmeasured("eventNotFound");
       }),
     },
   },
@@ -208,7 +210,7 @@ export const sway = {
       swing: ({ m, rep }) => {
         const ms = rep.events[MOMENT[at].event];
         return isHeadHidden(m, nearest(m, ms - HIDDEN_MS / 2), nearest(m, ms + HIDDEN_MS / 2))
-          ? missing("headHidden")
+          ? unmeasured("headHidden")
           : got(valueAt(m, m.headT, ms) - valueAt(m, m.headT, rep.events.address), ms);
       },
     },

@@ -7,7 +7,7 @@ import {
   EVERY_PART,
   FACE_ON,
   got,
-  missing,
+  unmeasured,
   type Measure,
   type RepMotion,
 } from "../measure";
@@ -143,7 +143,7 @@ export const turns = {
     waitsFor: ["halfwayDown"],
     joints: (r) => {
       const { top, halfwayDown } = r.rep.events;
-      if (Number.isNaN(halfwayDown)) return missing("eventNotFound");
+      if (Number.isNaN(halfwayDown)) return unmeasured("eventNotFound");
       const rate = r.of(chestRate);
       let i = r.sample("halfwayDown");
       while (i > r.sample("address") && rate[i]! > 0) i--;

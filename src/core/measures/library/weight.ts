@@ -9,9 +9,9 @@ import {
   EVERY_PART,
   FACE_ON,
   got,
-  missing,
+  unmeasured,
   type Measure,
-  type Part,
+  type RepPart,
   type RepMotion,
 } from "../measure";
 import { atMoments, MOMENT, MOMENTS, SIDES, type Moment } from "../moments";
@@ -29,7 +29,7 @@ const WEIGHT = {
   gate: null,
 } as const satisfies Partial<Measure>;
 
-const SHARE_READS: Record<Moment, readonly Part[]> = {
+const SHARE_READS: Record<Moment, readonly RepPart[]> = {
   Top: ["still", "top"],
   HalfwayDown: EVERY_PART,
   Impact: ["still", "down", "impact"],
@@ -94,7 +94,7 @@ const shareAt = ({ m, rep }: RepMotion, moment: Moment) => {
   const event = rep.events[MOMENT[moment].event];
   const ms = moment === "Finish" ? settled(rep, event) : event;
   return moment === "Finish" && !bothSeen(m, ms)
-    ? missing("footNotSeen")
+    ? unmeasured("footNotSeen")
     : got(valueAt(m, rep.leadShare, ms), ms);
 };
 
@@ -116,7 +116,7 @@ const beatSpread = ({ m, rep, hit }: RepMotion) => {
     .slice(-3);
   const gaps = [beats[1]! - beats[0]!, beats[2]! - beats[1]!];
   return beats.length < 3
-    ? missing("eventNotFound")
+    ? unmeasured("eventNotFound")
     : got(
         (Math.abs(gaps[0]! - gaps[1]!) / Math.SQRT2 / ((gaps[0]! + gaps[1]!) / 2)) * 100,
         beats[2],
@@ -192,7 +192,7 @@ export const weight = {
     channels: {
       swing: ({ m, rep }) => {
         const { address, handStart } = rep.events;
-        if (Number.isNaN(handStart)) return missing("eventNotFound");
+        if (Number.isNaN(handStart)) return unmeasured("eventNotFound");
         const from = nearest(m, Math.max(address - 1000, handStart - 1000));
         const { high, highAt } = extremes(rep.leadShare, from, nearest(m, handStart));
         return got(high, toMs(m, highAt));
@@ -290,7 +290,7 @@ export const weight = {
       const up = r.of(trailHeelUp);
       return up
         ? got(up.ms - r.rep.events.recentre, up.ms, "neverLoaded")
-        : missing("eventNotFound");
+        : unmeasured("eventNotFound");
     },
   },
   beatSpread: {

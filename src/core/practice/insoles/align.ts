@@ -3,7 +3,7 @@ import type { InsoleReading } from "./reading";
 import { insoleShare, readAt } from "./reading";
 
 /** Where a pair of insoles' clock may stand against a film's. */
-export interface Place {
+export interface Alignment {
   /** Add it to the insoles' time for the film's, ms. */
   offsetMs: number;
   /** How well both shares go together there (Pearson), −1 to 1. */
@@ -31,7 +31,7 @@ export function placesOf(
   reading: InsoleReading,
   series: Pick<RepSeries, "t" | "leadShare">,
   hand: "left" | "right",
-): Place[] {
+): Alignment[] {
   const [first, began] = [series.t[0]!, reading.t[0]!];
   const estimate = onClock(series.t, series.leadShare, first, series.t.at(-1));
   const share = onClock(reading.t, insoleShare(reading, hand), began, reading.t.at(-1));
@@ -58,7 +58,7 @@ export function placesOf(
  * The place of several that is clearly the best; null where two do alike, or there is none: a rep
  * without a step or a shift tells no time.
  */
-export const clearPlace = <P extends Place>(places: readonly P[]): P | null =>
+export const clearPlace = <P extends Alignment>(places: readonly P[]): P | null =>
   places[0] && !(places[1] && places[1].r > places[0].r - CLEARLY) ? places[0] : null;
 
 /** The insoles' rows of one rep, on the film's clock. */

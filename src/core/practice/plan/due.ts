@@ -3,7 +3,7 @@ import type { Suggestion } from "../../choose/profile";
 import { drillsFor } from "../../choose/symptoms";
 import type { Drill, Stage } from "../../drills";
 import type { Styles, SymptomId } from "../../drills/drill";
-import { isThrough, ladder, type StageRep, type Standing, type WentOn } from "../ladder";
+import { isThrough, ladder, type StageRep, type LadderStanding, type WentOn } from "../ladder";
 import type { Day, Due, Why } from "./week";
 
 export interface DueAsk {
@@ -89,7 +89,7 @@ export function dueOf({
 }
 
 /** The stage that a golfer is on; the one before it where few of its last reps passed. */
-function openStage(steps: readonly Standing[], why: Why): { stage: Stage; why: Why } {
+function openStage(steps: readonly LadderStanding[], why: Why): { stage: Stage; why: Why } {
   const at = Math.max(
     0,
     steps.findIndex((s) => s.is === "here"),

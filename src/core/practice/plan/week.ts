@@ -1,6 +1,6 @@
 import type { Drill, Stage } from "../../drills";
 
-export type Place = "home" | "range";
+export type PracticePlace = "home" | "range";
 
 /** A day as written: '2026-11-26'. */
 export type Day = string;
@@ -9,7 +9,7 @@ export type Day = string;
 export interface DayRoom {
   day: Day;
   minutes: number;
-  place: Place;
+  place: PracticePlace;
   /** Something is sore: half of it, and only the easiest drills. */
   easy?: boolean;
 }
@@ -43,7 +43,7 @@ export interface Due {
 export interface PlannedBout {
   id: string;
   day: Day;
-  place: Place;
+  place: PracticePlace;
   drillId: string;
   stageId: string;
   sets: number;
@@ -71,7 +71,7 @@ export interface KeptBout extends PlannedBout {
 }
 
 /** What each day of a week has room for, Monday first. */
-export type WeekRoom = readonly { minutes: number; place: Place }[];
+export type WeekRoom = readonly { minutes: number; place: PracticePlace }[];
 
 /**
  * Taken until a golfer says otherwise: a quarter of an hour at home on weekdays, three quarters on

@@ -10,7 +10,7 @@ export interface FootEvent {
   /** Not followed in the picture: told by when the network's points stand. */
   rough?: boolean;
   /** By the golfer. */
-  said?: boolean;
+  overridden?: boolean;
 }
 
 /** Height that tells a foot from the ground, cm (docs/movement.md). */

@@ -146,8 +146,8 @@ function highest(m: Motion, rough: number): number {
 }
 
 /**
- * Gestures turn around slowly: the arm angle after a 2 Hz low-pass (docs/movement.md, rep kinds), near a
- * rough top.
+ * Gestures turn around slowly: the arm angle after a 2 Hz low-pass (docs/movement.md, rep kinds),
+ * near a rough top.
  */
 export function topOfGesture(m: Motion, rough: number): number {
   const angle = filtfilt(lowPass(2, m.dt), armAngle(m.handsT, m.handsU, m.shoulderT, m.shoulderU));
@@ -183,7 +183,8 @@ export function release(m: Motion, topSample: number): number {
 }
 
 /**
- * A strike heard farther than this from the impact seen is another sound, ms (docs/movement.md, events).
+ * A strike heard farther than this from the impact seen is another sound, ms (docs/movement.md,
+ * events).
  */
 const STRIKE_WITHIN = 50;
 

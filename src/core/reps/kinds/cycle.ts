@@ -33,7 +33,7 @@ export function cyclesIn(m: Motion): RepWindow[] {
 export function readCycle(
   m: Motion,
   window: RepWindow,
-  { smoother, said }: RepContext,
+  { smoother, overrides: said }: RepContext,
 ): Rep | null {
   const hands = handTurns(m);
   const [fromMs, toMs_] = [toMs(m, window.from), toMs(m, window.to)];

@@ -3,7 +3,7 @@ import type { Motion } from "../../motion/motion";
 import { nearest, toMs } from "../clock";
 import { heldFrom, lostAfter } from "../events/hold";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
-import { saidOr } from "../said";
+import { overriddenOr } from "../overrides";
 import type { RepWindow } from "../window";
 import { bothFeet, pressureOf } from "../weight";
 
@@ -14,19 +14,23 @@ import { bothFeet, pressureOf } from "../weight";
 export function readHold(
   m: Motion,
   _window: RepWindow,
-  { smoother, said }: RepContext,
+  { smoother, overrides: said }: RepContext,
 ): Rep | null {
   const feet = bothFeet(m, -Infinity, Infinity, said?.feet);
   const off = feet.events.find((e) => e.event === "liftOff");
   if (!off) return null;
   const still = {
     fromMs: m.startMs,
-    toMs: saidOr(said, "address", Math.max(m.startMs + 200, off.ms - 700)),
+    toMs: overriddenOr(said, "address", Math.max(m.startMs + 200, off.ms - 700)),
     even: true,
   };
   const pressure = pressureOf(m, smoother, feet, still);
-  const taken = saidOr(said, "taken", heldFrom(m, nearest(m, off.ms)));
-  const lost = saidOr(said, "lost", Number.isNaN(taken) ? NaN : lostAfter(m, taken, feet.events));
+  const taken = overriddenOr(said, "taken", heldFrom(m, nearest(m, off.ms)));
+  const lost = overriddenOr(
+    said,
+    "lost",
+    Number.isNaN(taken) ? NaN : lostAfter(m, taken, feet.events),
+  );
   const end = nearest(m, still.toMs);
   return {
     kind: "hold",

@@ -4,13 +4,16 @@ import type { Motion } from "../../motion/motion";
 import type { SideName } from "../../track/sides";
 import { nearest, risesThrough, toMs } from "../clock";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
-import { saidOr } from "../said";
+import { overriddenOr } from "../overrides";
 import type { RepWindow } from "../window";
 import { bothFeet, pressureOf } from "../weight";
 
 /** A foot that turns less than this is not turning, degrees. */
 const LEAST_TURN = 12;
-/** A foot has begun to turn, and is back, at this share of its whole turn (docs/movement.md, rep kinds). */
+/**
+ * A foot has begun to turn, and is back, at this share of its whole turn (docs/movement.md, rep
+ * kinds).
+ */
 export const TURNING = 0.1;
 /** A foot that seems back for less than this was misread on the way, s. */
 const REST_S = 0.15;
@@ -61,7 +64,7 @@ export function pivotsIn(m: Motion, foot: SideName): RepWindow[] {
 export function readPivot(
   m: Motion,
   window: RepWindow,
-  { smoother, rules, said }: RepContext,
+  { smoother, rules, overrides: said }: RepContext,
 ): Rep | null {
   const foot = rules.foot ?? "trail";
   const size = turned(m, foot);
@@ -84,9 +87,9 @@ export function readPivot(
     moving: false,
     events: {
       ...emptyEvents(),
-      pivotStart: saidOr(said, "pivotStart", ms(start, window.from)),
-      pivotPeak: saidOr(said, "pivotPeak", toMs(m, window.about)),
-      pivotBack: saidOr(said, "pivotBack", Number.isNaN(back) ? NaN : toMs(m, back)),
+      pivotStart: overriddenOr(said, "pivotStart", ms(start, window.from)),
+      pivotPeak: overriddenOr(said, "pivotPeak", toMs(m, window.about)),
+      pivotBack: overriddenOr(said, "pivotBack", Number.isNaN(back) ? NaN : toMs(m, back)),
     },
     footEvents: feet.events,
     air: feet.air,

@@ -17,10 +17,13 @@ import {
   withStrike,
 } from "../events/hands";
 import { emptyEvents, type EventName, type Rep, type RepContext } from "../rep";
-import { saidOr } from "../said";
+import { overriddenOr } from "../overrides";
 import { bothFeet, pressureOf, type Airborne } from "../weight";
 
-/** Speed of mid-hands at which they have started, cm/s; and in slow stages (docs/movement.md, events). */
+/**
+ * Speed of mid-hands at which they have started, cm/s; and in slow stages (docs/movement.md,
+ * events).
+ */
 const STARTS = { usual: 15, slow: 5 };
 
 /**
@@ -32,9 +35,9 @@ const STARTS = { usual: 15, slow: 5 };
 export function readSwing(
   m: Motion,
   about: number,
-  { rules, smoother, strikes, said }: RepContext,
+  { rules, smoother, strikes, overrides: said }: RepContext,
 ): Rep | null {
-  const or = (name: EventName, computed: number) => saidOr(said, name, computed);
+  const or = (name: EventName, computed: number) => overriddenOr(said, name, computed);
   const hipsOnly = rules.hipsOnly ?? false;
   const topMs = or(
     "top",
@@ -158,8 +161,8 @@ function knock(
 }
 
 /**
- * A walk through the strike is not over before the foot that walks has landed (docs/movement.md, rep
- * kinds).
+ * A walk through the strike is not over before the foot that walks has landed (docs/movement.md,
+ * rep kinds).
  */
 function landed(air: Airborne, ms: number, endMs: number): number {
   const step = [...air.lead, ...air.trail].find(([from, to]) => from < ms && ms < to);

@@ -1,6 +1,6 @@
 import { area, line } from "d3-shape";
 import { fanX, visible } from "./geometry";
-import type { Part } from "./stripData";
+import type { StripPart } from "./stripData";
 
 /** Ribs stand so far apart, px. */
 const RIB = 7;
@@ -9,7 +9,7 @@ const RIB = 7;
  * A foot that turns about its heel: its bank opens as far as the toe points away from where it
  * stood.
  */
-export function Fan({ data: { series }, s, size }: Part) {
+export function Fan({ data: { series }, s, size }: StripPart) {
   const { foot, degrees } = series.footTurn!;
   const x = (i: number) => fanX(series, foot, degrees[i] ?? 0, s, size);
   const stands = fanX(series, foot, 0, s, size);

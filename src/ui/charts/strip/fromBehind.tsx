@@ -1,9 +1,9 @@
 import { area, line } from "d3-shape";
 import { sampleAt, visible } from "./geometry";
-import type { Part } from "./stripData";
+import type { StripPart } from "./stripData";
 
 /** Seen from behind: land behind the heels and before the toes, water where the weight can be. */
-export function Ground({ data: { series }, s, size }: Part) {
+export function Ground({ data: { series }, s, size }: StripPart) {
   const { heels, toes } = series.behind!;
   const y = (i: number) => s.y(series.t[i]!);
   const indices = visible(series, s.from, s.to);
@@ -29,7 +29,7 @@ export function Ground({ data: { series }, s, size }: Part) {
 }
 
 /** The body's rear edge at hip height, dashed, and the wall that it touched while still. */
-export function Hips({ data: { series, events }, s, size }: Part) {
+export function Hips({ data: { series, events }, s, size }: StripPart) {
   const { rear } = series.behind!;
   const way = line<number>()
     .defined((i) => rear[i] !== null)

@@ -53,7 +53,7 @@ export const FILM: StripSize = {
   cmAcross: 75,
 };
 /** Read from 5 m: the deciding stretch of a rep. */
-export const PHONE: StripSize = {
+export const PHONE_STRIP: StripSize = {
   width: 322,
   height: 240,
   toeBar: 9,

@@ -4,7 +4,7 @@ import { Fan } from "./fan";
 import { Ground, Hips } from "./fromBehind";
 import { FILM, TINY, runs, shareToT, stripScales, visible, type StripSize } from "./geometry";
 import { gatesOf, type Gate } from "./gates";
-import type { Part, StripData } from "./stripData";
+import type { StripPart, StripData } from "./stripData";
 
 /**
  * The rep strip: time runs down, the target axis runs across as in the film. Land is a foot on the
@@ -99,7 +99,7 @@ export function RepStrip({
   );
 }
 
-function Water({ data: { series }, s }: Part) {
+function Water({ data: { series }, s }: StripPart) {
   const water = area<number>()
     .y((i) => s.y(series.t[i]!))
     .x0((i) => s.x(series.trailFootT[i]!))
@@ -111,7 +111,7 @@ function Water({ data: { series }, s }: Part) {
  * One foot's bank: land outside it while the foot is down, bars for toe and heel, a dotted path and
  * prints for a step.
  */
-function Bank({ side, data: { series }, s, size }: Part & { side: "lead" | "trail" }) {
+function Bank({ side, data: { series }, s, size }: StripPart & { side: "lead" | "trail" }) {
   const foot = side === "lead" ? series.leadFootT : series.trailFootT;
   const air = side === "lead" ? series.leadAir : series.trailAir;
   const heel = side === "lead" ? series.leadHeelUp : series.trailHeelUp;
@@ -241,7 +241,7 @@ function Lines({
   size,
   hips,
   hands,
-}: Part & { hips: boolean; hands: boolean }) {
+}: StripPart & { hips: boolean; hands: boolean }) {
   const indices = visible(series, s.from, s.to);
   const y = (i: number) => s.y(series.t[i]!);
   const oneFoot = (i: number) => series.leadAir[i] === 1 || series.trailAir[i] === 1;

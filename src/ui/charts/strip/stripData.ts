@@ -18,7 +18,7 @@ export interface StripData {
 }
 
 /** What each part of a strip is given. */
-export interface Part {
+export interface StripPart {
   data: StripData;
   s: StripScales;
   size: StripSize;

@@ -14,7 +14,7 @@ export interface Timed {
 }
 
 /** What a value's uncertainty is made of, beside its own copies. */
-export interface Told {
+export interface ErrorSources {
   sampled: Sampled;
   frameMs: number;
   errors: ErrorTable;
@@ -25,10 +25,10 @@ export interface Told {
 }
 
 /** When an event was, and how surely: by the picture, by a strike's sound, or by both. */
-export function eventTime(
+export function reportEvent(
   name: EventName,
   rep: Rep,
-  { sampled, frameMs, errors, sort, unread }: Told,
+  { sampled, frameMs, errors, sort, unread }: ErrorSources,
   { strikes, rules }: RepContext,
 ): Timed {
   const { offset, sd } = eventError(errors, name, sort);
@@ -72,10 +72,10 @@ export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
  * A measure as it is told: less what its method is known to get wrong, with its uncertainty; or why
  * there is none.
  */
-export function measured(
+export function reportMeasure(
   id: MeasureId,
   raw: RawMeasure,
-  { sampled, frameMs, errors, sort, unread, rolledShare }: Told,
+  { sampled, frameMs, errors, sort, unread, rolledShare }: ErrorSources,
   problems: Problem[],
 ): Measured {
   const { unit, family, spoiledBy } = CATALOGUE[id];

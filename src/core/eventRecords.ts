@@ -1,8 +1,8 @@
 import type { AnalysedRep } from "./analyse";
-import type { Said } from "./reps/said";
+import type { Overrides } from "./reps/overrides";
 
 /** An event as it is kept and shown: of the whole rep (`foot` ""), or of a foot; ms. */
-export interface ToldEvent {
+export interface EventRecord {
   name: string;
   foot: "" | "lead" | "trail";
   t: number;
@@ -17,19 +17,19 @@ export interface ToldEvent {
 const SAID_WITHIN_MS = 1;
 
 /** All events of a rep, each with who says so. */
-export function toldEvents(
+export function eventRecords(
   { events, footEvents }: Pick<AnalysedRep, "events" | "footEvents">,
-  said: Said = {},
-): ToldEvent[] {
+  said: Overrides = {},
+): EventRecord[] {
   const by = (own: boolean) => (own ? "golfer" : "computed");
   return [
-    ...Object.entries(events).map(([name, e]): ToldEvent => ({
+    ...Object.entries(events).map(([name, e]): EventRecord => ({
       name,
       foot: "",
       ...e,
       by: by(said.events !== undefined && name in said.events),
     })),
-    ...footEvents.map((e): ToldEvent => ({
+    ...footEvents.map((e): EventRecord => ({
       name: e.event,
       foot: e.foot,
       t: e.t,
