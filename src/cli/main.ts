@@ -4,7 +4,7 @@ import { Command, CommanderError, InvalidArgumentError, Option } from "commander
 import { ALGORITHM_VERSION, analyse, type AnalyseOptions, type Analysis } from "../core/analyse";
 import { stageOf, type Drill } from "../core/drills";
 import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
-import { ownDrill, readDrillFile } from "../core/formats/drillFile";
+import { ownDrillSchema, readDrillFile } from "../core/formats/drillFile";
 import { readTrack, TrackFileError, writeTrack } from "../core/formats/trackFile";
 import type { View } from "../core/scene/view";
 import type { RepKind } from "../core/reps/rep";
@@ -70,7 +70,7 @@ function drillFrom(text: string): JudgeFlags["drill"] {
       `not a drill:\n${read.problems.map(({ where, what }) => `  ${where}: ${what}`).join("\n")}`,
     );
   const id = path.basename(text, ".json");
-  return { id, own: ownDrill(read.file, id, 1) };
+  return { id, own: ownDrillSchema(read.file, id, 1) };
 }
 
 const judgeFlags = (command: Command) =>

@@ -9,7 +9,7 @@ import { boutsById } from "@/server/reps/bouts";
 import { Button } from "@/ui/kit/button";
 import { longTime } from "@/ui/kit/dates";
 import { FilterSentence } from "@/ui/log/filterSentence";
-import { BoutLine } from "@/ui/reps/boutRow";
+import { BoutLogRow } from "@/ui/reps/boutRow";
 
 export const metadata: Metadata = { title: "Reps" };
 
@@ -127,7 +127,7 @@ export default async function RepsPage({
             {s.note && <span className="block font-normal text-ink-2">{s.note}</span>}
           </h2>
           {s.bouts.map((b) => (
-            <BoutLine key={b.id} bout={bouts.get(b.id)!} row={b} />
+            <BoutLogRow key={b.id} bout={bouts.get(b.id)!} row={b} />
           ))}
         </section>
       ))}

@@ -23,7 +23,7 @@ export const check = z.object({
   value: z.number().nullable(),
   u: z.number().nullable(),
 });
-export const verdict = z.object({
+export const verdictJson = z.object({
   result: z.enum(["pass", "fail", "not judged"]),
   reason: z.object({ code: z.string(), message: z.string() }).nullable(),
   cue: z.object({ id: z.string(), words: z.string() }).nullable(),
@@ -84,7 +84,7 @@ const rep = z.object({
   ),
   measures: z.record(z.string(), measured),
   series: curves.optional(),
-  verdict: verdict.nullable(),
+  verdict: verdictJson.nullable(),
 });
 
 export const problem = z.object({
@@ -111,7 +111,7 @@ export const analysisJson = z.object({
   scale: z.object({ cmPerPx: z.number(), u: z.number(), from: z.string() }),
   problems: z.array(problem),
   reps: z.array(rep),
-  bout: z.object({ verdict: verdict }).optional(),
+  bout: z.object({ verdict: verdictJson }).optional(),
   timings: z.object({
     decodeMs: z.number(),
     networkMs: z.number(),

@@ -5,7 +5,7 @@ import {
   checkDrillFile,
   drillSchema,
   fileOf,
-  ownDrill,
+  ownDrillSchema,
   readDrillFile,
   type DrillFile,
 } from "./drillFile";
@@ -25,7 +25,7 @@ describe("a drill file", () => {
   it.each(DRILLS.map((d) => [d.id, d] as const))("carries %s there and back", (_, drill) => {
     const read = readDrillFile(JSON.stringify(fileOf(drill)));
     expect(read).toMatchObject({ ok: true });
-    const own = ownDrill((read as { file: DrillFile }).file, "own-1", 1);
+    const own = ownDrillSchema((read as { file: DrillFile }).file, "own-1", 1);
     expect({ ...own, id: drill.id, version: drill.version, basedOn: undefined }).toEqual({
       ...drill,
       basedOn: undefined,
@@ -33,7 +33,7 @@ describe("a drill file", () => {
   });
 
   it("keeps the movement of the built-in drill under bands and words of one's own", () => {
-    const own = ownDrill(
+    const own = ownDrillSchema(
       changed((f) => {
         f.name = "Mine";
         f.stages[0]!.checks[0]!.band = [-50, null];
@@ -53,7 +53,7 @@ describe("a drill file", () => {
 
   it("has one main stage a view, whichever were left out", () => {
     const swap = fileOf(DRILLS.find((d) => d.id === "heel-toe-swap")!);
-    const own = ownDrill(
+    const own = ownDrillSchema(
       { ...swap, stages: swap.stages.filter((s) => s.id !== "joined-fo") },
       "own-2",
       1,

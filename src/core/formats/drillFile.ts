@@ -267,7 +267,7 @@ export const fileOf = (drill: Drill): DrillFile => ({
  *
  * @throws RangeError when the built-in drill, a stage or a check is not there (see `readDrillFile`)
  */
-export function ownDrill(file: DrillFile, id: string, version: number): Drill {
+export function ownDrillSchema(file: DrillFile, id: string, version: number): Drill {
   const base = DRILLS.find((d) => d.id === file.basedOn);
   if (!base) throw new RangeError(`there is no built-in drill ${file.basedOn}`);
   const { format: _f, schema: _s, stages, dose, ...said } = file;

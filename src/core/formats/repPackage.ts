@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { correction } from "../reps/corrections";
-import { check, curves, measured, problem, verdict } from "./analysisJson";
+import { correctionSchema } from "../reps/corrections";
+import { check, curves, measured, problem, verdictJson } from "./analysisJson";
 
 const timed = z.object({
   name: z.string(),
@@ -54,8 +54,8 @@ export const repManifest = z.object({
   problems: z.array(problem),
   events: z.array(timed),
   measures: z.record(z.string(), measured),
-  verdict: verdict.nullable(),
-  corrections: z.array(correction),
+  verdict: verdictJson.nullable(),
+  corrections: z.array(correctionSchema),
   series: curves,
   /**
    * What insoles measured of it, laid on the film's clock (`insoles.csv`): the file that it came

@@ -18,7 +18,7 @@ const golfer = z.object({
  * One thing that the golfer says is otherwise than computed, with what was computed (null: nothing)
  * and its standard uncertainty; ms on the film's clock.
  */
-export const correction = z.discriminatedUnion("kind", [
+export const correctionSchema = z.discriminatedUnion("kind", [
   z.object({
     id: z.uuid(),
     kind: z.literal("event"),
@@ -51,10 +51,10 @@ export const correction = z.discriminatedUnion("kind", [
     reason: z.string().trim().min(1).max(300),
   }),
 ]);
-export type Correction = z.infer<typeof correction>;
+export type Correction = z.infer<typeof correctionSchema>;
 
 /** A rep's corrections in force, in the order that they were made. */
-export const corrections = z.array(correction).max(60);
+export const corrections = z.array(correctionSchema).max(60);
 
 type Of<K extends Correction["kind"]> = Extract<Correction, { kind: K }>;
 

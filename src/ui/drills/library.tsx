@@ -2,19 +2,17 @@
 
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
-import { memo, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { search, SHORTEST } from "@/core/choose/search";
 import { drillsFor, findSymptom, SYMPTOM_ROWS } from "@/core/choose/symptoms";
-import { DRILLS, isJudged, type Drill } from "@/core/drills";
+import { DRILLS, type Drill } from "@/core/drills";
 import { BODY_PARTS, type BodyPart } from "@/core/drills/drill";
-import { conflicts } from "@/core/choose/conflicts";
-import { findStyle, opposed } from "@/core/choose/styles";
 import type { FileProblem } from "@/core/formats/drillFile";
-import { TINY } from "@/ui/charts/strip/geometry";
 import type { LibraryGolfer, OwnDrillLine, OwnSwings } from "./libraryGolfer";
-import { MiniStrip } from "./miniStrip";
 import { TakeIn } from "./takeIn";
 import { WhichIsIt } from "./whichIsIt";
+import { Choice } from "./wishChoice";
+import { Row } from "./libraryRow";
 
 /**
  * What is asked of the list: a complaint's id, words, and what a drill must be. It stands in the
@@ -35,7 +33,6 @@ const GROUPS: Record<Drill["group"], string> = {
   through: "Getting through to the lead foot",
   baseline: "Baselines",
 };
-const LEVELS = ["", "easy", "middling", "hard"] as const;
 
 /**
  * What do you notice? The answer, and the drills for it; or all drills, by what they start from.
@@ -373,119 +370,3 @@ export function Library({
     </>
   );
 }
-
-function Choice({
-  label,
-  value,
-  set,
-  options,
-}: {
-  label: string;
-  value: string;
-  set: (v: string) => void;
-  options: readonly (readonly [string, string])[];
-}) {
-  return (
-    <select
-      aria-label={label}
-      value={value}
-      onChange={(e) => set(e.target.value)}
-      className="min-h-11 border-b-[1.5px] border-edge bg-paper font-semibold"
-    >
-      {options.map(([v, words]) => (
-        <option key={v} value={v}>
-          {words}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-/**
- * One drill of the list. It is drawn anew only when it is another: typing goes through the list at
- * every key.
- */
-const Row = memo(function Row({
-  drill: d,
-  number,
-  golfer,
-  narrow = false,
-}: {
-  drill: Drill;
-  number?: number;
-  golfer: LibraryGolfer;
-  narrow?: boolean;
-}) {
-  const views = new Set(d.stages.map((s) => s.view));
-  const stage =
-    d.stages.find((s) => s.main && s.view === "face-on") ?? d.stages.find((s) => s.main)!;
-  const gate = stage.checks.find((c) => c.point)?.id ?? "";
-  const last =
-    golfer.last && golfer.last !== d.id ? DRILLS.find((o) => o.id === golfer.last) : undefined;
-  const pull = useMemo(
-    () =>
-      last && d.group !== "baseline" && last.group !== "baseline"
-        ? conflicts(d, last)[0]
-        : undefined,
-    [d, last],
-  );
-  const other = opposed(d, golfer.styles)[0];
-  return (
-    <li
-      className={`grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 border-b border-hair py-3 [contain-intrinsic-size:auto_118px] [content-visibility:auto] ${number ? (narrow ? "md:grid-cols-[auto_auto_1fr_200px]" : "md:grid-cols-[auto_auto_1fr_300px]") : "md:grid-cols-[auto_1fr_300px]"}`}
-    >
-      {number && (
-        <span className="display hidden w-8 self-center text-[29px] md:block">{number}</span>
-      )}
-      <MiniStrip
-        drillId={d.id}
-        stageId={stage.id}
-        golfer={golfer}
-        size={ROW_STRIP}
-        gate={gate}
-        label={`The movement of ${d.name}, small`}
-      />
-      <span>
-        <Link
-          href={`/drills/${d.id}`}
-          prefetch={false}
-          className="display text-[23px] underline underline-offset-4"
-        >
-          {d.name}
-        </Link>
-        <span className="mt-1 block max-w-prose text-[15px]">{d.why}</span>
-      </span>
-      <span className="col-span-2 text-[15px] text-ink-2 md:col-span-1">
-        <strong className="text-ink">{d.minutes} min</strong> {d.places.join(" or ")},{" "}
-        {LEVELS[d.level]}
-        <span className="block">
-          {d.gear.length ? d.gear.map((g) => g.name.toLowerCase()).join(", ") : "nothing needed"}
-        </span>
-        <span className="block">
-          {views.size === 2
-            ? "from in front and behind"
-            : views.has("face-on")
-              ? "from in front"
-              : "from behind"}
-          {d.group !== "baseline" && !d.stages.some(isJudged) && ", a rehearsal"}
-        </span>
-        {pull && last && (
-          <span className="block text-ink">
-            <strong>Pulls against {last.name}</strong>, your last:{" "}
-            {pull.kind === "style"
-              ? `the other side on ${findStyle(pull.style).about}`
-              : pull.name.toLowerCase()}
-          </span>
-        )}
-        {other && !(pull?.kind === "style" && pull.style === other) && (
-          <span className="block">
-            Not your side on {findStyle(other).about}: {d.styles[other]}
-          </span>
-        )}
-      </span>
-    </li>
-  );
-});
-
-/** A row's strip: as the smallest of docs/look.md, a little lower. */
-const ROW_STRIP = { ...TINY, width: 64, height: 84 };

@@ -7,7 +7,7 @@ import { DRILLS } from "@/core/drills";
 import {
   checkDrillFile,
   fileOf,
-  ownDrill,
+  ownDrillSchema,
   type DrillFile,
   type FileProblem,
 } from "@/core/formats/drillFile";
@@ -52,7 +52,7 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
   const stageFile = now.stages[at];
   // While a word is missing the limits still judge.
   const judged = stageFile
-    ? ownDrill(now, id, version).stages.find((s) => s.id === stageId)!
+    ? ownDrillSchema(now, id, version).stages.find((s) => s.id === stageId)!
     : null;
   const ofStage = reps.filter((r) => r.stageId === stageId);
   const best = judged && bestBands(judged, ofStage);

@@ -4,6 +4,7 @@ import type { Joints } from "@/core/practice/figureOver";
 import { sides, targetSign, type SidePoints } from "@/core/track/sides";
 import { at, POINT, type Track } from "@/core/track/track";
 import { sampleAt } from "@/ui/charts/strip/geometry";
+import { FONT, label, type Canvas2d, type Pen } from "./pen";
 
 /** Where in the film the golfer is shown: a square of it, px of the film. */
 export interface OverlayView {
@@ -68,8 +69,6 @@ export interface Drawn {
   insoles?: InsoleReading | null;
 }
 
-type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
-
 const DARK = "#0a242f";
 const CASE = "rgba(10,36,47,.75)";
 const LEAD = "#4fa5fa";
@@ -111,14 +110,6 @@ export function drawOverlay(
   const leadRight = targetSign(hand);
   label(pen, frame, s.trail, "▲ trail", "#ffa061", -leadRight);
   label(pen, frame, s.lead, "lead ●", "#74baff", leadRight);
-}
-
-interface Pen {
-  ctx: Canvas2d;
-  px: number;
-  place: (frame: number, point: number) => [x: number, y: number];
-  x: (filmX: number) => number;
-  y: (filmY: number) => number;
 }
 
 type Sides = ReturnType<typeof sides>;
@@ -404,26 +395,4 @@ function loads(pen: Pen, { track, hand, insoles }: Drawn, frame: number, s: Side
       "#fff",
     );
   pen.ctx.globalAlpha = 1;
-}
-
-const FONT = "600 15px 'Atkinson Hyperlegible Next Variable', sans-serif";
-
-function label(
-  pen: Pen,
-  frame: number,
-  p: SidePoints,
-  text: string,
-  colour: string,
-  side: number,
-): void {
-  const { ctx, px } = pen;
-  const [x, y] = pen.place(frame, p.toe);
-  ctx.font = FONT;
-  const w = ctx.measureText(text).width + 16;
-  const left = Math.min(Math.max(x + side * (w / 2 + 10) - w / 2, 2), px - w - 2);
-  const top = Math.min(y + 10, px - 26);
-  ctx.fillStyle = "rgba(10,36,47,.86)";
-  ctx.fillRect(left, top, w, 24);
-  ctx.fillStyle = colour;
-  ctx.fillText(text, left + 8, top + 17);
 }

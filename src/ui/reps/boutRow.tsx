@@ -15,7 +15,7 @@ const RESULTS = [
  * A bout in the log: what it was, how its reps went, what was written, and each rep as a small
  * strip with its deciding gate.
  */
-export function BoutLine({ bout, row }: { bout: BoutCard; row: LogBout }) {
+export function BoutLogRow({ bout, row }: { bout: BoutCard; row: LogBout }) {
   const when = shortTime(bout.startedAt);
   const cues = bout.reps.flatMap((r) => r.cue ?? []);
   const common = cues.sort(

@@ -3,7 +3,7 @@ import { rearEdge } from "../surface";
 import { TRUTH_HZ } from "../simulate";
 import { FEET, of, ofSide, type Exact, type Foot } from "./exact";
 import type { FootEventTruth } from "./feet";
-import { sampleAt, indexOfMax, indexOfMin, MS, rangeOver, rate, sampleCount } from "./search";
+import { interpolated, indexOfMax, indexOfMin, MS, rangeOver, rate, sampleCount } from "./search";
 import { cycleMeasures } from "./cycle";
 import { holding } from "./hold";
 import { pivotMeasures } from "./pivot";
@@ -57,12 +57,12 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   const a = e.address!;
   const top = e.top;
   const hit = e.impact ?? e.release;
-  const hipAt = (i: number) => sampleAt(hip.t, i) - hip.t[a]!;
-  const headAt = (i: number) => sampleAt(head.t, i) - head.t[a]!;
+  const hipAt = (i: number) => interpolated(hip.t, i) - hip.t[a]!;
+  const headAt = (i: number) => interpolated(head.t, i) - head.t[a]!;
   const tilt = (i: number) =>
     Math.atan2(
-      -(sampleAt(shoulder.t, i) - sampleAt(hip.t, i)),
-      sampleAt(shoulder.u, i) - sampleAt(hip.u, i),
+      -(interpolated(shoulder.t, i) - interpolated(hip.t, i)),
+      interpolated(shoulder.u, i) - interpolated(hip.u, i),
     ) * DEG;
   for (const name of AT_EVENTS) {
     const i = e[name];
@@ -73,7 +73,7 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
       `leadLegStack${cap(name)}`,
       sim.poses[near(i)]!.lead.hip[0] - sim.poses[near(i)]!.lead.ankle[0],
     );
-    put(`pelvisTurn${cap(name)}`, sampleAt(x.pelvisTurn, i) - x.pelvisTurn[a]!);
+    put(`pelvisTurn${cap(name)}`, interpolated(x.pelvisTurn, i) - x.pelvisTurn[a]!);
   }
   put("sideTiltAddress", tilt(a));
   if (top === undefined) return;
@@ -85,7 +85,7 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   const trailKnee = ofSide(sim, "trail", (s) => s.knee[0] - s.ankle[0]);
   put("trailKneeOut", -Math.min(...trailKnee.subarray(a, near(top) + 1)));
   put("trailKneeIn", Math.max(...trailKnee.subarray(a, near(top) + 1)));
-  put("handHeightTop", sampleAt(x.hands.u, top) - sampleAt(shoulder.u, top));
+  put("handHeightTop", interpolated(x.hands.u, top) - interpolated(shoulder.u, top));
   for (const foot of FEET)
     for (const name of ["address", "top", "impact"] as const) {
       const i = e[name];
@@ -93,7 +93,7 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
     }
   if (hit === undefined) return;
   const slideTo = Math.ceil(hit);
-  put("pelvisSlide", Math.max(...hip.t.subarray(near(top), slideTo + 1)) - sampleAt(hip.t, top));
+  put("pelvisSlide", Math.max(...hip.t.subarray(near(top), slideTo + 1)) - interpolated(hip.t, top));
   put("headDrift", rangeOver(head.t, a, slideTo));
   let counter = 0;
   for (let i = a; i <= slideTo; i++)
@@ -102,8 +102,8 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   put("counterMove", counter);
   if (e.halfwayDown !== undefined) {
     const low = indexOfMin(hip.u, near(top), near(e.halfwayDown));
-    put("pelvisDropTransition", hip.u[low]! - sampleAt(hip.u, top));
-    put("pelvisRiseToImpact", sampleAt(hip.u, hit) - hip.u[low]!);
+    put("pelvisDropTransition", hip.u[low]! - interpolated(hip.u, top));
+    put("pelvisRiseToImpact", interpolated(hip.u, hit) - hip.u[low]!);
   }
   put("headRise", Math.max(...head.u.subarray(a, slideTo + 1)) - head.u[a]!);
   put(
@@ -119,7 +119,7 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   const turnRate = rate(x.pelvisTurn);
   const peak = indexOfMax(turnRate, near(top), slideTo);
   put("pelvisPeakTurnRate", turnRate[peak]);
-  put("pelvisRateAtImpact", (sampleAt(turnRate, hit) / turnRate[peak]!) * 100);
+  put("pelvisRateAtImpact", (interpolated(turnRate, hit) / turnRate[peak]!) * 100);
   put("peakPelvisTurnAt", ((peak - top) / (hit - top)) * 100);
   const chestRate = rate(x.thoraxTurn);
   const chestPeak = indexOfMax(chestRate, near(top), slideTo);
@@ -132,7 +132,7 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
     if (rangeOver(toe, from, slideTo) <= 2)
       put(
         "trailFootRoll",
-        sampleAt(
+        interpolated(
           ofSide(sim, "trail", (s) => s.knee[0] - s.toe[0]),
           hit,
         ) -
@@ -173,7 +173,7 @@ function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
     (p) => Math.atan2(p.midShoulder[2] - p.midHip[2], p.midShoulder[1] - p.midHip[1]) * DEG,
   );
   put("footStagger", sim.poses[a]!.lead.ankle[2] - sim.poses[a]!.trail.ankle[2]);
-  if (e.top !== undefined) put("hipsToBallTop", sampleAt(rear, e.top) - rear[a]!);
+  if (e.top !== undefined) put("hipsToBallTop", interpolated(rear, e.top) - rear[a]!);
   const hit = e.impact ?? e.release;
   for (const name of AT_EVENTS) {
     const i = e[name];
@@ -190,12 +190,12 @@ function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
     put(`copDepth${cap(name)}`, ((cop - heel) / (toe - heel)) * 100);
   }
   if (e.top === undefined || hit === undefined) return;
-  put("hipsToBall", sampleAt(rear, hit) - rear[a]!);
-  put("bendChange", sampleAt(bend, hit) - bend[a]!);
+  put("hipsToBall", interpolated(rear, hit) - rear[a]!);
+  put("bendChange", interpolated(bend, hit) - bend[a]!);
   const knee = ofSide(sim, "trail", (s) => s.knee[2]);
   put(
     "trailKneeTowardBall",
-    Math.max(...knee.subarray(near(e.top), Math.ceil(hit) + 1)) - sampleAt(knee, e.top),
+    Math.max(...knee.subarray(near(e.top), Math.ceil(hit) + 1)) - interpolated(knee, e.top),
   );
 }
 
@@ -209,7 +209,7 @@ function knees({ x, e, view }: RepCase, put: Put): void {
       if (i === undefined || j === undefined) continue;
       put(
         `${foot}KneeAngleChange${cap(from)}To${cap(to)}`,
-        sampleAt(angle, j) - sampleAt(angle, i),
+        interpolated(angle, j) - interpolated(angle, i),
       );
       if (view === "face-on")
         put(`${foot}KneeTravel${cap(from)}To${cap(to)}`, rangeOver(t, near(i), near(j)));
@@ -228,7 +228,7 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     const f = feet[foot];
     const ground = sim.body.soleHeight;
     const rise = (i: number) =>
-      near(i) === e.address ? sim.poses[e.address]![foot].heel[1] - ground : sampleAt(f.heel, i);
+      near(i) === e.address ? sim.poses[e.address]![foot].heel[1] - ground : interpolated(f.heel, i);
     for (const name of ["address", "top", "impact", "midThrough", "finish"] as const)
       if (e[name] !== undefined) put(`${foot}HeelHeight${cap(name)}`, rise(e[name]));
     for (const [from, to] of WINDOWS) {
@@ -251,7 +251,7 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     }
   }
   if (view === "face-on" && e.finish !== undefined)
-    put("leadToeOutFinish", sampleAt(feet.lead.turn, e.finish));
+    put("leadToeOutFinish", interpolated(feet.lead.turn, e.finish));
   const down = e.top !== undefined && e.impact !== undefined ? e.impact - e.top : null;
   if (down !== null) {
     const up = footEvents.find(
@@ -263,8 +263,8 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     if (up && e.recentre !== undefined) put("crossBeforeTrailHeelUp", up.t - e.recentre * MS);
   }
   if (e.midThrough !== undefined && e.finish !== undefined) {
-    const end = sampleAt(feet.trail.heel, e.finish);
-    if (end >= 3) put("heelRiseMatch", (sampleAt(feet.trail.heel, e.midThrough) / end) * 100);
+    const end = interpolated(feet.trail.heel, e.finish);
+    if (end >= 3) put("heelRiseMatch", (interpolated(feet.trail.heel, e.midThrough) / end) * 100);
   }
 }
 
@@ -304,7 +304,7 @@ function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
   const a = e.address!;
   put("leadShareAddress", stillShare(leadShare, a, rep.movingStart ?? false));
   for (const name of ["top", "impact", "release", "finish"] as const)
-    if (e[name] !== undefined) put(`leadShare${cap(name)}`, sampleAt(leadShare, e[name]));
+    if (e[name] !== undefined) put(`leadShare${cap(name)}`, interpolated(leadShare, e[name]));
   const { handStart, top } = e;
   const hit = e.impact ?? e.release;
   if (handStart !== undefined) {

@@ -128,7 +128,7 @@ export function rate(x: ArrayLike<number>): Float64Array {
 }
 
 /** Value between samples. */
-export function sampleAt(x: ArrayLike<number>, sample: number): number {
+export function interpolated(x: ArrayLike<number>, sample: number): number {
   const i = Math.min(Math.max(Math.floor(sample), 0), x.length - 2);
   return x[i]! + (x[i + 1]! - x[i]!) * (sample - i);
 }

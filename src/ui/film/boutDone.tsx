@@ -1,0 +1,172 @@
+"use client";
+
+import Link from "next/link";
+import { isRehearsal } from "@/core/judge/verdict";
+import { sameCue } from "@/core/practice/feedback";
+import { bodyDue } from "@/core/practice/body";
+import { doseOfDay } from "@/core/practice/dose";
+import type { DayBout } from "@/server/practice/dayDone";
+import { BodyQuestion } from "@/ui/today/bodyQuestion";
+import { doseWords } from "@/ui/reps/doseWords";
+import { Button } from "@/ui/kit/button";
+import { inWords } from "@/ui/kit/inWords";
+import { countedReps, Filming, type FilmingState } from "./filming";
+import { Props } from "./filmProps";
+import { FROM, Outgoing } from "./beforeBout";
+import { inShort } from "./controls";
+import { TooSlow } from "./stateWords";
+
+/** While nobody swings each film is read once more: which, how far, and how to stop it. */
+function Again({ state: { again }, filming }: { state: FilmingState; filming: Filming }) {
+  if (!again) return null;
+  return (
+    <div className="mt-6 flex max-w-[480px] flex-wrap items-center gap-3 text-[15px]">
+      <label className="grow">
+        {again.left === 1 ? "One film is" : `${again.left} films are`} looked at more closely.
+        <progress className="mt-1 block h-2 w-full accent-ink" value={again.share} max={1} />
+      </label>
+      <Button look="quiet" onClick={() => filming.stopLookingAgain()}>
+        Stop
+      </Button>
+    </div>
+  );
+}
+
+/** The drill that asks whether another one carries over. */
+const CARRY = "transfer-check";
+
+/** After the bout: what passed, and the one thing to change. */
+export function Done({
+  drill,
+  part,
+  baseline,
+  reps,
+  dose,
+  body,
+  state,
+  filming,
+  counted,
+  earlier,
+  nextBout,
+}: Props & {
+  state: FilmingState;
+  filming: Filming;
+  counted: number;
+  earlier: readonly DayBout[];
+  nextBout: () => void;
+}) {
+  const answers = countedReps(state);
+  const soFar = doseOfDay(dose, [
+    ...earlier.filter((b) => b.drillId === drill.id).map((b) => b.results),
+    answers.map((a) => a.told.result),
+  ]);
+  // What the drill teaches is to carry over to the golfer's own swing: asked after its sets, on the
+  // range.
+  const carries = dose.school === "short sets" && !baseline && drill.id !== CARRY;
+  const leads = baseline || part?.next || soFar.done;
+  const passed = answers.filter((a) => a.told.result === "pass").length;
+  const rehearsed = answers.some((a) => isRehearsal(a.told));
+  const open = rehearsed ? 0 : answers.filter((a) => a.told.result === "not judged").length;
+  const cues = answers.flatMap((a) => a.told.cue?.words ?? []);
+  const again = sameCue(answers.map((a) => a.told));
+  const most = [...new Set(cues)].sort(
+    (a, b) => cues.filter((c) => c === b).length - cues.filter((c) => c === a).length,
+  )[0];
+  return (
+    <div className="h-full overflow-auto px-5 py-8 md:px-10">
+      <h1 className="text-[46px] leading-none">
+        {!answers.length
+          ? "No rep in this bout"
+          : rehearsed
+            ? `${answers.length} counted`
+            : `${passed} of ${answers.length} passed`}
+      </h1>
+      <p className="mt-3 text-[20px]">
+        {most ? (
+          <>
+            The one thing to change: <strong>{most.toLowerCase()}</strong>.
+          </>
+        ) : passed ? (
+          "Nothing to change."
+        ) : (
+          ""
+        )}
+        {open > 0 && ` ${open === 1 ? "One was" : `${open} were`} not judged.`}
+      </p>
+      {answers.length > 0 && !baseline && (
+        <p className="mt-2 text-[20px]">{doseWords(soFar, dose)}</p>
+      )}
+      {again && (
+        <p className="mt-2 text-[17px]">
+          That was the cue three times running: try it another way.{" "}
+          <Link className="underline underline-offset-4" href={`/drills/${drill.id}`}>
+            Its easier stages and remedies
+          </Link>
+        </p>
+      )}
+      <TooSlow state={state} />
+      <ol className="mt-6 grid max-w-[480px] gap-2">
+        {answers.map((a, k) => (
+          <li
+            key={a.id}
+            className="flex min-h-11 items-center justify-between gap-4 border-b border-hair"
+          >
+            <span>
+              {k + 1}. {inShort(a.told)}
+              {state.atFirst.has(a.id) && (
+                <span className="block text-[15px] text-ink-2">
+                  At first: {inShort(state.atFirst.get(a.id)!).toLowerCase()}. A closer look says
+                  otherwise.
+                </span>
+              )}
+            </span>
+            <Button look="quiet" onClick={() => void filming.withdraw(a.id)}>
+              Doesn&rsquo;t count
+            </Button>
+          </li>
+        ))}
+      </ol>
+      <Again state={state} filming={filming} />
+      <div className="mt-8 flex flex-wrap gap-3">
+        {baseline && (
+          <Button look="main" asChild>
+            <Link href="/profile">See what they show</Link>
+          </Button>
+        )}
+        {part?.next && (
+          <Button look="main" asChild>
+            <Link href={`/film?drill=${drill.id}&stage=${part.next.stage}`}>
+              Part {inWords(part.number + 1)}: {FROM[part.next.view]}
+            </Link>
+          </Button>
+        )}
+        {carries && soFar.done && (
+          <Button look="main" asChild>
+            <Link href={`/film?drill=${CARRY}`}>Three swings of your own</Link>
+          </Button>
+        )}
+        <Button look={leads ? "plain" : "main"} onClick={nextBout}>
+          {soFar.again ? "Do this set again" : "Start the next bout"}
+        </Button>
+        {carries && !soFar.done && (
+          <Button asChild>
+            <Link href={`/film?drill=${CARRY}`}>Three swings of your own</Link>
+          </Button>
+        )}
+        <Button asChild>
+          <Link href="/reps">See the reps</Link>
+        </Button>
+        <Button asChild>
+          <Link href={`/drills/${drill.id}`}>Back to the drill</Link>
+        </Button>
+      </div>
+      {bodyDue(body.asked, body.today, [...earlier, { done: answers.length }]) === "after" && (
+        <BodyQuestion when="after" sore={body.sore} say={body.say} />
+      )}
+      <p className="mt-6 text-[15px] text-ink-2" aria-live="polite">
+        {state.waiting ? "" : `All ${counted} of ${reps} are kept.`}
+      </p>
+      <Outgoing state={state} />
+    </div>
+  );
+}

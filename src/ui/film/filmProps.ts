@@ -1,0 +1,28 @@
+import type { Dose } from "@/core/drills/drill";
+import type { ViewPart } from "@/core/drills/twoViews";
+import type { BodyAsked } from "@/core/practice/body";
+import type { DayBout } from "@/server/practice/dayDone";
+import type { FilmRequest } from "./filming";
+import type { SetUpProps } from "./setUp";
+
+export interface Props extends FilmRequest {
+  drillName: string;
+  stageName: string;
+  stillStart: boolean;
+  /** Which of the parts of a drill with two views this is. */
+  part: ViewPart | null;
+  /** The swings that a profile is made from. */
+  baseline: boolean;
+  /** How much of the drill belongs to a day, and what was done today of it and of others. */
+  dose: Dose;
+  day: readonly DayBout[];
+  body: {
+    asked: BodyAsked;
+    today: string;
+    sore: string | null;
+    say(when: "before" | "after", part: string | null): Promise<void>;
+  };
+  /** A film can stand in for a camera. */
+  standIn: boolean;
+  setUp: SetUpProps;
+}
