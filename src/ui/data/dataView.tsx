@@ -29,30 +29,84 @@ const POLL_MS = 500;
 export function DataView({ golfer, counts, binned, copies, mostCopies, remove }: Props) {
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2">Where is what is yours, and how do you take it away?</p>
-      <h1 className="mt-1 text-[34px] md:text-[46px]">{counted(counts.reps, "rep")} in {counted(counts.bouts, "bout")}, {counted(counts.films, "film")}</h1>
-      <p className="mt-2 max-w-prose text-[17px]">All of it lies on this computer and nowhere else. Nothing leaves it unless you take it away here.</p>
+      <p className="mt-5 text-[15px] text-ink-2">
+        Where is what is yours, and how do you take it away?
+      </p>
+      <h1 className="mt-1 text-[34px] md:text-[46px]">
+        {counted(counts.reps, "rep")} in {counted(counts.bouts, "bout")},{" "}
+        {counted(counts.films, "film")}
+      </h1>
+      <p className="mt-2 max-w-prose text-[17px]">
+        All of it lies on this computer and nowhere else. Nothing leaves it unless you take it away
+        here.
+      </p>
       <div className="mt-8 grid gap-x-12 gap-y-10 lg:grid-cols-2">
         <Backup />
         <Restore />
         <section aria-labelledby="out">
-          <h2 id="out" className="text-[23px]">For other programs</h2>
+          <h2 id="out" className="text-[23px]">
+            For other programs
+          </h2>
           <p className="mb-3 text-[17px]">Open formats, described in docs/formats.md.</p>
           <div className="flex flex-wrap gap-3">
-            <Button asChild><a href="/api/log?as=csv" download>All measures as CSV</a></Button>
-            <Button asChild><a href="/api/log?as=json" download>Log as JSON</a></Button>
-            <Button asChild><a href="/api/corrections" download="corrections.json">Corrections as JSON</a></Button>
+            <Button asChild>
+              <a href="/api/log?as=csv" download>
+                All measures as CSV
+              </a>
+            </Button>
+            <Button asChild>
+              <a href="/api/log?as=json" download>
+                Log as JSON
+              </a>
+            </Button>
+            <Button asChild>
+              <a href="/api/corrections" download="corrections.json">
+                Corrections as JSON
+              </a>
+            </Button>
           </div>
         </section>
         <section aria-labelledby="copies">
-          <h2 id="copies" className="text-[23px]">Copies of the program&rsquo;s own</h2>
-          <p className="mb-3 max-w-prose text-[17px]">While nobody uses it the program copies its database, opens the copy, and reads it whole. It keeps {mostCopies}: the latest, one older than a day, one older than a week. Films are not in them.</p>
-          {copies.length ? <ul className="text-[15px]">{copies.map((c) => <li key={c.at.getTime()}>{longTime(c.at)}: {c.reps} reps, {c.mb} MB</li>)}</ul> : <p className="text-[15px] text-ink-2">There is none yet.</p>}
-          <p className="mt-3 max-w-prose text-[15px] text-ink-2">To bring the latest back, stop the program and run <code className="whitespace-nowrap">npm run check-data -- --bring-back</code></p>
+          <h2 id="copies" className="text-[23px]">
+            Copies of the program&rsquo;s own
+          </h2>
+          <p className="mb-3 max-w-prose text-[17px]">
+            While nobody uses it the program copies its database, opens the copy, and reads it
+            whole. It keeps {mostCopies}: the latest, one older than a day, one older than a week.
+            Films are not in them.
+          </p>
+          {copies.length ? (
+            <ul className="text-[15px]">
+              {copies.map((c) => (
+                <li key={c.at.getTime()}>
+                  {longTime(c.at)}: {c.reps} reps, {c.mb} MB
+                </li>
+              ))}
+            </ul>
+          ) : (
+            <p className="text-[15px] text-ink-2">There is none yet.</p>
+          )}
+          <p className="mt-3 max-w-prose text-[15px] text-ink-2">
+            To bring the latest back, stop the program and run{" "}
+            <code className="whitespace-nowrap">npm run check-data -- --bring-back</code>
+          </p>
         </section>
         <section aria-labelledby="gone">
-          <h2 id="gone" className="text-[23px]">Away with it</h2>
-          <p className="mb-3 text-[17px]">{binned ? <><Link className="underline underline-offset-4" href="/bin">{binned} in the bin</Link>; after 30 days they are gone.</> : "The bin is empty."}</p>
+          <h2 id="gone" className="text-[23px]">
+            Away with it
+          </h2>
+          <p className="mb-3 text-[17px]">
+            {binned ? (
+              <>
+                <Link className="underline underline-offset-4" href="/bin">
+                  {binned} in the bin
+                </Link>
+                ; after 30 days they are gone.
+              </>
+            ) : (
+              "The bin is empty."
+            )}
+          </p>
           <Remove golfer={golfer} remove={remove} />
         </section>
       </div>
@@ -66,12 +120,24 @@ function Backup() {
   const [wrong, setWrong] = useState<string | null>(null);
   useEffect(() => {
     if (!job) return;
-    const timer = setInterval(() => void fetch(`/api/backup?progress=${job}`).then(async (r) => {
-      const { state, done, of, message } = (await r.json()) as { state: string; done: number; of: number; message: string | null };
-      setShare(of ? done / of : 0);
-      if (state === "done" || state === "failed") setJob(null);
-      if (state === "failed") setWrong(message);
-    }, () => undefined), POLL_MS);
+    const timer = setInterval(
+      () =>
+        void fetch(`/api/backup?progress=${job}`).then(
+          async (r) => {
+            const { state, done, of, message } = (await r.json()) as {
+              state: string;
+              done: number;
+              of: number;
+              message: string | null;
+            };
+            setShare(of ? done / of : 0);
+            if (state === "done" || state === "failed") setJob(null);
+            if (state === "failed") setWrong(message);
+          },
+          () => undefined,
+        ),
+      POLL_MS,
+    );
     return () => clearInterval(timer);
   }, [job]);
   const begin = () => {
@@ -79,15 +145,38 @@ function Backup() {
     setShare(0);
     setWrong(null);
     setJob(id);
-    Object.assign(document.createElement("a"), { href: `/api/backup?job=${id}`, download: "" }).click();
+    Object.assign(document.createElement("a"), {
+      href: `/api/backup?job=${id}`,
+      download: "",
+    }).click();
   };
   return (
     <section aria-labelledby="backup">
-      <h2 id="backup" className="text-[23px]">One file with all of it</h2>
-      <p className="mb-3 text-[17px]">Golfers, log, reps, corrections, drills, films and tracks: put it on another disk, or carry it to another computer.</p>
-      <Button look="main" disabled={job !== null} onClick={begin}>Save a backup</Button>
-      {job && <label className="mt-3 block text-[15px]">The file is written; your browser can stop it.<progress className="mt-1 block h-2 w-full max-w-[360px] accent-ink" value={share} max={1} /></label>}
-      {wrong && <p role="alert" className="mt-3 max-w-prose text-fail">{wrong}</p>}
+      <h2 id="backup" className="text-[23px]">
+        One file with all of it
+      </h2>
+      <p className="mb-3 text-[17px]">
+        Golfers, log, reps, corrections, drills, films and tracks: put it on another disk, or carry
+        it to another computer.
+      </p>
+      <Button look="main" disabled={job !== null} onClick={begin}>
+        Save a backup
+      </Button>
+      {job && (
+        <label className="mt-3 block text-[15px]">
+          The file is written; your browser can stop it.
+          <progress
+            className="mt-1 block h-2 w-full max-w-[360px] accent-ink"
+            value={share}
+            max={1}
+          />
+        </label>
+      )}
+      {wrong && (
+        <p role="alert" className="mt-3 max-w-prose text-fail">
+          {wrong}
+        </p>
+      )}
     </section>
   );
 }
@@ -107,22 +196,53 @@ function Restore() {
       toast("All of it is back. What was there before stands beside: see above.");
       router.refresh();
     } catch (error) {
-      if (!stop.current.signal.aborted) setWrong(`${error instanceof Error ? error.message : "The computer does not answer."} What was there stands.`);
+      if (!stop.current.signal.aborted)
+        setWrong(
+          `${error instanceof Error ? error.message : "The computer does not answer."} What was there stands.`,
+        );
     } finally {
       setRunning(null);
     }
   };
   return (
     <section aria-labelledby="restore">
-      <h2 id="restore" className="text-[23px]">Bring a backup back</h2>
-      <p className="mb-3 text-[17px]">It takes the place of everything that is here now. It is read whole and checked before anything is changed.</p>
-      <label className="block text-[15px]">The file<input type="file" accept=".zip,application/zip" className={FILE_INPUT} onChange={(e) => setFile(e.target.files?.[0] ?? null)} /></label>
+      <h2 id="restore" className="text-[23px]">
+        Bring a backup back
+      </h2>
+      <p className="mb-3 text-[17px]">
+        It takes the place of everything that is here now. It is read whole and checked before
+        anything is changed.
+      </p>
+      <label className="block text-[15px]">
+        The file
+        <input
+          type="file"
+          accept=".zip,application/zip"
+          className={FILE_INPUT}
+          onChange={(e) => setFile(e.target.files?.[0] ?? null)}
+        />
+      </label>
       <div className="mt-3 flex gap-3">
-        <Button disabled={!file || running !== null} onClick={() => void begin()}>Put it in the place of what is here</Button>
+        <Button disabled={!file || running !== null} onClick={() => void begin()}>
+          Put it in the place of what is here
+        </Button>
         {running && <Button onClick={() => stop.current?.abort()}>Stop</Button>}
       </div>
-      {running && <label className="mt-3 block text-[15px]">{running.words}<progress className="mt-1 block h-2 w-full max-w-[360px] accent-ink" value={running.share} max={1} /></label>}
-      {wrong && <p role="alert" className="mt-3 max-w-prose text-fail">{wrong}</p>}
+      {running && (
+        <label className="mt-3 block text-[15px]">
+          {running.words}
+          <progress
+            className="mt-1 block h-2 w-full max-w-[360px] accent-ink"
+            value={running.share}
+            max={1}
+          />
+        </label>
+      )}
+      {wrong && (
+        <p role="alert" className="mt-3 max-w-prose text-fail">
+          {wrong}
+        </p>
+      )}
     </section>
   );
 }
@@ -133,11 +253,26 @@ function Remove({ golfer, remove }: Pick<Props, "golfer" | "remove">) {
   const [pending, attempt] = useAttempt("That could not be removed. Nothing was changed.");
   return (
     <details>
-      <summary className="min-h-11 cursor-pointer font-semibold">Remove {golfer.name} for good</summary>
-      <p className="mb-2 max-w-prose text-[15px]">Reps, films, notes and plans of {golfer.name} are taken out. Until you say on this page that all is well, you can undo it; then they are gone, also from the database&rsquo;s own files and the program&rsquo;s copies.</p>
+      <summary className="min-h-11 cursor-pointer font-semibold">
+        Remove {golfer.name} for good
+      </summary>
+      <p className="mb-2 max-w-prose text-[15px]">
+        Reps, films, notes and plans of {golfer.name} are taken out. Until you say on this page that
+        all is well, you can undo it; then they are gone, also from the database&rsquo;s own files
+        and the program&rsquo;s copies.
+      </p>
       <div className="flex flex-wrap items-end gap-3">
-        <label className="text-[15px]">Type the name<input className="mt-1 block min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3 text-[17px]" value={typed} onChange={(e) => setTyped(e.target.value)} /></label>
-        <Button disabled={pending || typed !== golfer.name} onClick={() => attempt(remove)}>Remove for good</Button>
+        <label className="text-[15px]">
+          Type the name
+          <input
+            className="mt-1 block min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3 text-[17px]"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </label>
+        <Button disabled={pending || typed !== golfer.name} onClick={() => attempt(remove)}>
+          Remove for good
+        </Button>
       </div>
     </details>
   );

@@ -16,15 +16,30 @@ export function StandsBeside({ beside, undo, allIsWell }: Props) {
   const [pending, attempt] = useAttempt("That did not work. Nothing was changed.");
   if (!beside.length) return null;
   return (
-    <section aria-labelledby="beside" className="mt-5 rounded-control border-[1.5px] border-edge bg-paper p-5">
-      <h2 id="beside" className="text-[23px]">Is all well?</h2>
-      <p className="mb-3 max-w-prose text-[17px]">Your data as it was before stands beside until you say so, with its films.</p>
+    <section
+      aria-labelledby="beside"
+      className="mt-5 rounded-control border-[1.5px] border-edge bg-paper p-5"
+    >
+      <h2 id="beside" className="text-[23px]">
+        Is all well?
+      </h2>
+      <p className="mb-3 max-w-prose text-[17px]">
+        Your data as it was before stands beside until you say so, with its films.
+      </p>
       <ul className="grid gap-3">
         {beside.map((b) => (
           <li key={b.id} className="flex flex-wrap items-center gap-3 border-t border-hair pt-3">
-            <span className="min-w-[240px] flex-1 text-[17px]">{b.words} <span className="text-[15px] text-ink-2">{longTime(new Date(b.at))}</span></span>
-            {b.undoable && <Button disabled={pending} onClick={() => attempt(() => undo(b.id))}>Undo it</Button>}
-            <Button disabled={pending} onClick={() => attempt(() => allIsWell(b.id))}>All is well: remove what was before</Button>
+            <span className="min-w-[240px] flex-1 text-[17px]">
+              {b.words} <span className="text-[15px] text-ink-2">{longTime(new Date(b.at))}</span>
+            </span>
+            {b.undoable && (
+              <Button disabled={pending} onClick={() => attempt(() => undo(b.id))}>
+                Undo it
+              </Button>
+            )}
+            <Button disabled={pending} onClick={() => attempt(() => allIsWell(b.id))}>
+              All is well: remove what was before
+            </Button>
           </li>
         ))}
       </ul>

@@ -93,7 +93,10 @@ function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
     }
   if (hit === undefined) return;
   const slideTo = Math.ceil(hit);
-  put("pelvisSlide", Math.max(...hip.t.subarray(near(top), slideTo + 1)) - interpolated(hip.t, top));
+  put(
+    "pelvisSlide",
+    Math.max(...hip.t.subarray(near(top), slideTo + 1)) - interpolated(hip.t, top),
+  );
   put("headDrift", rangeOver(head.t, a, slideTo));
   let counter = 0;
   for (let i = a; i <= slideTo; i++)
@@ -228,7 +231,9 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     const f = feet[foot];
     const ground = sim.body.soleHeight;
     const rise = (i: number) =>
-      near(i) === e.address ? sim.poses[e.address]![foot].heel[1] - ground : interpolated(f.heel, i);
+      near(i) === e.address
+        ? sim.poses[e.address]![foot].heel[1] - ground
+        : interpolated(f.heel, i);
     for (const name of ["address", "top", "impact", "midThrough", "finish"] as const)
       if (e[name] !== undefined) put(`${foot}HeelHeight${cap(name)}`, rise(e[name]));
     for (const [from, to] of WINDOWS) {

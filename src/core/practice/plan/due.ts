@@ -50,16 +50,18 @@ export function dueOf({
     .filter((d) => d.group !== "baseline" && reps.get(d.id)?.length)
     .sort((a, b) => (last.get(b.id) ?? "").localeCompare(last.get(a.id) ?? ""));
   const wanted: { drill: Drill; why: Why }[] = [
-    ...begun.filter((d) => !through(d)).map((drill) => ({ drill, why: { kind: "goesOn" } as Why })),
+    ...begun
+      .filter((d) => !through(d))
+      .map((drill) => ({ drill, why: { kind: "goesOn" as const } })),
     ...goals
       .flatMap((symptom) =>
-        drillsFor(symptom).map((drill) => ({ drill, why: { kind: "goal", symptom } as Why })),
+        drillsFor(symptom).map((drill) => ({ drill, why: { kind: "goal" as const, symptom } })),
       )
       .filter(({ drill }) => !opposed(drill, styles).length),
     ...suggestions
       .map(({ drill, because }) => ({
         drill,
-        why: { kind: "swing", measure: because[0]!.measure } as Why,
+        why: { kind: "swing" as const, measure: because[0]!.measure },
       }))
       .filter(({ drill }) => !opposed(drill, styles).length),
     ...begun
@@ -67,7 +69,7 @@ export function dueOf({
       .flatMap((from) =>
         (from.then ?? [])
           .flatMap((id) => byId.get(id) ?? [])
-          .map((drill) => ({ drill, why: { kind: "path", from: from.id } as Why })),
+          .map((drill) => ({ drill, why: { kind: "path" as const, from: from.id } })),
       ),
   ];
   const judged = begun.reduce(
