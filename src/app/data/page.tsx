@@ -14,11 +14,31 @@ export default async function DataPage() {
   const { db, golfer } = await whoever();
   const { binned, ...counts } = await countsOf(db, golfer.id);
   const dir = dataDir();
-  const copies = listCopies(dir).map(({ at, bytes, rows }) => ({ at, mb: Math.ceil(bytes / 1e6), reps: rows.rep }));
+  const copies = listCopies(dir).map(({ at, bytes, rows }) => ({
+    at,
+    mb: Math.ceil(bytes / 1e6),
+    reps: rows.rep,
+  }));
   return (
     <>
-      <StandsBeside beside={listStanding(dir).map(({ id, words, at, act }) => ({ id, words, at, undoable: isUndoable(act) }))} undo={undo} allIsWell={allIsWell} />
-      <DataView golfer={{ id: golfer.id, name: golfer.name, sample: golfer.sample }} counts={counts} binned={binned} copies={copies} mostCopies={MOST_COPIES} remove={removeForGoodAction.bind(null, golfer.id)} />
+      <StandsBeside
+        beside={listStanding(dir).map(({ id, words, at, act }) => ({
+          id,
+          words,
+          at,
+          undoable: isUndoable(act),
+        }))}
+        undo={undo}
+        allIsWell={allIsWell}
+      />
+      <DataView
+        golfer={{ id: golfer.id, name: golfer.name, sample: golfer.sample }}
+        counts={counts}
+        binned={binned}
+        copies={copies}
+        mostCopies={MOST_COPIES}
+        remove={removeForGoodAction.bind(null, golfer.id)}
+      />
     </>
   );
 }
