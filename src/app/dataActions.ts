@@ -13,7 +13,7 @@ import { fromHere, whoeverAs } from "./whoever";
  * Removes the golfer who is practising here, with all that is theirs; it can be undone until they
  * say that all is well.
  */
-export async function removeForGoodAction(as: string): Promise<void> {
+export async function removeForGood(as: string): Promise<void> {
   const { db, golfer } = await whoeverAs(as);
   await removeGolfer(db, golfer.id);
   // The head of the page names who practises.

@@ -328,7 +328,7 @@ it("a golfer who is removed is gone alone, and is back with all that is theirs w
   const mine = await allOf("wren");
   const film = sha("film of wren");
   await putBlob("clips", film, Readable.from(["film of wren"]));
-  await expect(dataActions.removeForGoodAction("wren")).rejects.toThrow(Led);
+  await expect(dataActions.removeForGood("wren")).rejects.toThrow(Led);
   expect(await allOf("sorrel")).toEqual(before);
   expect(await db.select().from(golfer).where(eq(golfer.id, "wren"))).toEqual([]);
   const removed = listStanding(dir)[0]!;
@@ -338,7 +338,7 @@ it("a golfer who is removed is gone alone, and is back with all that is theirs w
   expect(await blobSize("clips", film)).toBe(12);
   for (const s of listStanding(dir)) await dataActions.allIsWell(s.id);
 
-  await expect(dataActions.removeForGoodAction("wren")).rejects.toThrow(Led);
+  await expect(dataActions.removeForGood("wren")).rejects.toThrow(Led);
   expect(await blobSize("clips", film)).toBe(12);
   await dataActions.allIsWell(listStanding(dir)[0]!.id);
   expect(await blobSize("clips", film)).toBeNull();

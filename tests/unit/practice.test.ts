@@ -18,7 +18,7 @@ import { keepBoutRow } from "@/server/practice/boutRow";
 import { dataDir } from "@/server/dataDir";
 import { letGo } from "@/server/store/replace";
 import { listStanding } from "@/server/store/standing";
-import { removeForGood, removeGolfer } from "@/server/practice/forGood";
+import { removeBinnedForGood, removeGolfer } from "@/server/practice/forGood";
 import { logChoices, logPage } from "@/server/practice/log";
 import { measuredReps } from "@/server/practice/measuredReps";
 import { boutDots, boutMiddles, middlesByDay } from "@/server/practice/progress";
@@ -218,7 +218,7 @@ describe("progress", () => {
           .length,
     );
     expect([later.month!.before.passed, later.month!.now.passed]).toEqual([before, now]);
-    await removeForGood(db, [counted, own[2]!.id], []);
+    await removeBinnedForGood(db, [counted, own[2]!.id], []);
     await db.update(bout).set({ feltShare: null });
   });
 });
@@ -306,7 +306,8 @@ describe("the log", () => {
     }
     // A rehearsal is done by its dose, whoever counted.
     expect(ladder(pivot, (await stageReps(db, "g", [pivot])).get(pivot.id)!)[0]!.is).toBe("done");
-    for (const b of await bouts()) if (b.drillId === pivot.id) await removeForGood(db, [b.id], []);
+    for (const b of await bouts())
+      if (b.drillId === pivot.id) await removeBinnedForGood(db, [b.id], []);
     const [first] = await bouts();
     await binBout(db, "g", first!.id, true);
     expect(

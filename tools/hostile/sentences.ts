@@ -3,6 +3,7 @@
  * of a page.
  */
 const OWN: readonly RegExp[] = [
+  /^There is nothing at this address\.$/,
   /^Another page asked for this\. Only the program’s own pages may\.$/,
   /^Nobody practises here yet\.$/,
   /^Send it as application\/json\.$/,

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { allIsWell, removeForGoodAction, undo } from "@/app/dataActions";
+import { allIsWell, removeForGood, undo } from "@/app/dataActions";
 import { whoever } from "@/app/whoever";
 import { dataDir } from "@/server/dataDir";
 import { countsOf } from "@/server/practice/counts";
@@ -37,7 +37,7 @@ export default async function DataPage() {
         binned={binned}
         copies={copies}
         mostCopies={MOST_COPIES}
-        remove={removeForGoodAction.bind(null, golfer.id)}
+        remove={removeForGood.bind(null, golfer.id)}
       />
     </>
   );

@@ -2,7 +2,7 @@ import { and, eq, isNotNull, lt } from "drizzle-orm";
 import type { Db } from "../db/open";
 import { bout, rep } from "../db/schema";
 import { ownedBy } from "../golfers/whose";
-import { removeForGood } from "./forGood";
+import { removeBinnedForGood } from "./forGood";
 import { recount } from "./recount";
 
 /** What is in the bin stays there for so many days. */
@@ -56,7 +56,7 @@ export async function emptyBin(db: Db, now = new Date()): Promise<void> {
     .from(rep)
     .where(and(isNotNull(rep.removedAt), lt(rep.removedAt, before)));
   if (bouts.length || reps.length)
-    await removeForGood(
+    await removeBinnedForGood(
       db,
       bouts.map((b) => b.id),
       reps.map((r) => r.id),

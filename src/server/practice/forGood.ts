@@ -9,7 +9,7 @@ import { replaceDatabase } from "../store/replace";
  * Removes bouts with their reps, and single reps, so that nothing of them is left: rows, films,
  * tracks, and what the database had written before.
  */
-export async function removeForGood(
+export async function removeBinnedForGood(
   db: Db,
   boutIds: readonly string[],
   repIds: readonly string[],
