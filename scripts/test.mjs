@@ -62,8 +62,7 @@ await step(
   },
 );
 if (built) {
-  const hostile = "tools/hostile/hostile.ts";
-  // A browser waits much of its time: what needs no browser and no clock goes on beside it.
+  // A browser waits much of its time: kills, which have no clock, go on beside it.
   await Promise.all([
     step("end-to-end tests", [bin("playwright"), "test"], {
       count: () => {
@@ -71,10 +70,12 @@ if (built) {
         return r && { passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected };
       },
     }),
-    bench("a hundred hostile films and requests", hostile, beside, "--only", "media,requests"),
+    bench("killed while saving, starting, restoring, migrating", "tools/bench/kill.ts", beside),
   ]);
   await bench("an hour hands free, shortened", "tools/bench/hour.ts");
-  await bench("killed while saving, starting, restoring, migrating", "tools/bench/kill.ts");
-  await bench("damaged databases", hostile, undefined, "--only", "damage");
+  await bench(
+    "a hundred hostile films and requests, damaged databases",
+    "tools/hostile/hostile.ts",
+  );
 }
 end(BUDGET_MIN);
