@@ -28,13 +28,12 @@ const interfaceS = () => STEP_S * steps + waited;
 /** From a key to the next picture of the page, ms, for each letter of some words. */
 async function keys(words: string): Promise<number[]> {
   await page.evaluate(() => {
-    const w = window;
-    w.took = [];
+    window.took = [];
     document.addEventListener(
       "keydown",
       () => {
         const began = performance.now();
-        requestAnimationFrame(() => setTimeout(() => w.took.push(performance.now() - began)));
+        requestAnimationFrame(() => setTimeout(() => window.took.push(performance.now() - began)));
       },
       { capture: true },
     );

@@ -186,10 +186,9 @@ const say = (name: string, j: ReturnType<typeof judged>) =>
 try {
   await serveLooks(page);
   await page.addInitScript(() => {
-    const w = window;
-    w.tasks = [];
+    window.tasks = [];
     new PerformanceObserver((list) =>
-      w.tasks.push(...list.getEntries().map((e) => e.duration)),
+      window.tasks.push(...list.getEntries().map((e) => e.duration)),
     ).observe({ type: "longtask", buffered: true });
   });
   const first = await firstVerdict();

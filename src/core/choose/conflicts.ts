@@ -23,8 +23,7 @@ export const overlap = (a: Check["band"], b: Check["band"]) =>
 
 /**
  * Two drills pull against each other when for one measure their bands do not overlap, or each one's
- * target lies outside the other's band, or when they train opposite sides of a question of style
- * (DRILLS, drills that pull against each other).
+ * target lies outside the other's band, or when they train opposite sides of a question of style.
  */
 export function conflicts(a: Drill, b: Drill): Conflict[] {
   const out: Conflict[] = [];

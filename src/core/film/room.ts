@@ -19,7 +19,7 @@ export interface Room {
    */
   toes: number;
   /**
-   * Height of the hips of one who stands, where the phone stands best (DRILLS, where things are).
+   * Height of the hips of one who stands, where the phone stands best.
    */
   hips: number;
 }

@@ -19,7 +19,7 @@ export interface DoseOfDay {
 
 /**
  * How much of a dose is done. Reps count as done whether they were judged or not; of counted sets
- * only those without a miss, each set whole within its bout (DRILLS, dose and progress).
+ * only those without a miss, each set whole within its bout.
  *
  * @param bouts of the drill on that day, each its reps' results in order
  * @example doseOfDay({ school: "counted sets", sets: 9, reps: 8 }, [["pass", "fail", …]])

@@ -14,7 +14,7 @@ export interface StageRep {
 
 /**
  * A stage is passed with so many passes of its last judged reps, and they span two days at least;
- * with so few of them the one before it is due again (DRILLS, dose and progress).
+ * with so few of them the one before it is due again.
  */
 export const PASSES = 8;
 export const LAST = 10;

@@ -32,7 +32,7 @@ export type CountedBout = z.infer<typeof countedBout>;
 
 /**
  * Keeps it: reps that were done; passes are noted, but no stage is reached by them, for nothing was
- * judged (DRILLS, unlocks count judged reps).
+ * judged.
  *
  * @throws RangeError for a stage that does not exist
  */
