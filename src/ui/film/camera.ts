@@ -16,6 +16,8 @@ export interface RunningCamera {
   sound: MessagePort | null;
   /** A real camera's picture for the preview; the stand-in draws its own. */
   stream: MediaStream | null;
+  /** Starts a stand-in's film: a real camera runs from the moment that it is opened. */
+  begin?(): void;
   /** Whether what it draws itself is to be seen. */
   shows?(on: boolean): void;
   /**
@@ -71,7 +73,7 @@ async function openStandIn(
   const sound = hears ? new MessageChannel() : null;
   const drawn = preview?.transferControlToOffscreen() ?? null;
   try {
-    const size = await remote.play(
+    const size = await remote.open(
       films.map((f) => new URL(f, window.location.href).href),
       again,
       transfer(port1, [port1]),
@@ -83,6 +85,7 @@ async function openStandIn(
       frames: port2,
       sound: sound?.port2 ?? null,
       stream: null,
+      begin: () => void remote.play(),
       shows: (on) => void remote.shows(on),
       stop: () => worker.terminate(),
     };

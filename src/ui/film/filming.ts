@@ -282,6 +282,7 @@ export class Filming {
         proxy((why: string) => this.lost(why)),
       ));
       if (running.sound) await remote.hear(transfer(running.sound, [running.sound]));
+      running.begin?.();
       running.interrupted?.((on) =>
         this.tell({ type: "obstacle", obstacle: on ? "camera lost" : null }),
       );

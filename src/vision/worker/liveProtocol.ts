@@ -175,16 +175,18 @@ export interface Again {
 
 export interface StandIn {
   /**
-   * Plays films one after another as a camera would, at their own rate; posts each picture, and its
-   * sound.
+   * Opens films that are played one after another as a camera would film them, at their own rate;
+   * posts each picture, and its sound.
    */
-  play(
+  open(
     films: string[],
     again: Again,
     pictures: MessagePort,
     preview: OffscreenCanvas | null,
     sound: MessagePort | null,
   ): Promise<CameraSize>;
+  /** Starts the first film. */
+  play(): void;
   /** Whether the preview is to be seen. */
   shows(on: boolean): void;
 }

@@ -8,12 +8,17 @@ import type { CameraSize, StandIn } from "./liveProtocol";
  * clock; it ends with its worker.
  */
 let drawn = true;
+let begin = () => {};
+/** What takes its pictures may still be loading when it is opened. */
+const begins = new Promise<void>((resolve) => (begin = resolve));
 
 const standIn: StandIn = {
   shows: (on) => void (drawn = on),
-  async play(films, { times, restS }, pictures, preview, sound) {
+  play: () => begin(),
+  async open(films, { times, restS }, pictures, preview, sound) {
     const inputs = await Promise.all(films.map(open));
     void (async () => {
+      await begins;
       const began = performance.now();
       let base = 0;
       for (const film of Array.from({ length: times }, () => inputs).flat()) {
