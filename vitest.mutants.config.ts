@@ -8,7 +8,7 @@ export default defineConfig({
     include: [
       "src/core/measures/**/*.test.ts",
       "src/core/judge/**/*.test.ts",
-      "src/core/analyse.test.ts",
+      "src/core/analysis/analyse.test.ts",
       "tests/core/measuresByHand.test.ts",
     ],
     testTimeout: 60_000,

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { Command, CommanderError, InvalidArgumentError, Option } from "commander";
-import { ALGORITHM_VERSION, analyse, type AnalyseOptions, type Analysis } from "../core/analyse";
+import { ALGORITHM_VERSION, analyse, type AnalyseOptions, type Analysis } from "../core/analysis";
 import { stageOf, type Drill } from "../core/drills";
 import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
 import { ownDrillSchema, readDrillFile } from "../core/formats/drillFile";

@@ -1,4 +1,4 @@
-import type { AnalysedRep } from "./analyse";
+import type { AnalysedRep } from "./analysis";
 import type { Overrides } from "./reps/overrides";
 
 /** An event as it is kept and shown: of the whole rep (`foot` ""), or of a foot; ms. */

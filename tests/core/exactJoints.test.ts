@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { analyse } from "../../src/core/analyse";
+import { analyse } from "../../src/core/analysis";
 import { body } from "../../src/core/figure/anthropometry";
 import { doubleStep, type DoubleStepOptions } from "../../src/core/figure/scripts/doubleStep";
 import { swing } from "../../src/core/figure/scripts/swing";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { analyse, type Analysis } from "../../src/core/analyse";
+import { analyse, type Analysis } from "../../src/core/analysis";
 import { body } from "../../src/core/figure/anthropometry";
 import type { MovementScript } from "../../src/core/figure/script";
 import { simulate } from "../../src/core/figure/simulate";

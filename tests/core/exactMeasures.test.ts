@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { analyse } from "../../src/core/analyse";
+import { analyse } from "../../src/core/analysis";
 import { DRILLS, isJudged } from "../../src/core/drills";
 import { body } from "../../src/core/figure/anthropometry";
 import { simulate } from "../../src/core/figure/simulate";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { analyse } from "../../src/core/analyse";
+import { analyse } from "../../src/core/analysis";
 import { body } from "../../src/core/figure/anthropometry";
 import { doubleStep } from "../../src/core/figure/scripts/doubleStep";
 import { simulate } from "../../src/core/figure/simulate";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { analyse, type AnalysedRep } from "@/core/analyse";
+import { analyse, type AnalysedRep } from "@/core/analysis";
 import { CATALOGUE } from "@/core/measures";
 import { at, POINT, POINTS, type Track } from "@/core/track/track";
 import { truthClips } from "../../tools/study/truthClip";

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse } from "../../src/core/analyse";
+import { analyse } from "../../src/core/analysis";
 import { findStage } from "../../src/core/drills";
 import { readTrack } from "../../src/core/formats/trackFile";
 import { decidingInstant, SETTLES_MS } from "../../src/core/judge/deciding";

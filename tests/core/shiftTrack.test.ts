@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse } from "@/core/analyse";
+import { analyse } from "@/core/analysis";
 import { readTrack, writeTrack } from "@/core/formats/trackFile";
 import { MEASURE_IDS } from "@/core/measures";
 import { shiftTrack } from "@/core/track/shiftTrack";

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { analyse, middleMs } from "@/core/analyse";
+import { analyse, middleMs } from "@/core/analysis";
 import { findStage } from "@/core/drills";
 import { body } from "@/core/figure/anthropometry";
 import { simulate } from "@/core/figure/simulate";

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse, type AnalysedRep } from "../../src/core/analyse";
+import { analyse, type AnalysedRep } from "../../src/core/analysis";
 import { readTrack } from "../../src/core/formats/trackFile";
 import type { FootPath, Track } from "../../src/core/track/track";
 import { segmentEnd } from "../../src/vision/anytime/segments";

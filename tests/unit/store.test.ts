@@ -15,7 +15,7 @@ import { Readable } from "node:stream";
 import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { DRILLS } from "@/core/drills";
-import { middleMs } from "@/core/analyse";
+import { middleMs } from "@/core/analysis";
 import { WHY } from "@/core/uncertainty/report";
 import { BlobMismatchError, blobPath, blobSize, putBlob, readBlob } from "@/server/blobs/blobs";
 import { checkBlobs } from "@/server/blobs/checkBlobs";

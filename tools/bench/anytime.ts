@@ -4,7 +4,7 @@
  * frames of the reps, verdicts that differ, and values that differ by more than U. Clips of no
  * drill are read for all their measures.
  */
-import { analyse, middleMs, type AnalyseOptions, type Analysis } from "../../src/core/analyse";
+import { analyse, middleMs, type AnalyseOptions, type Analysis } from "../../src/core/analysis";
 import { median } from "../../src/core/maths/stats";
 import { askedBy, askedFor } from "../../src/vision/anytime/asked";
 import { COARSE_MS } from "../../src/vision/coarseLook";

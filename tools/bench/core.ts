@@ -3,7 +3,7 @@
  * one behind the other to 1, 5 and 20 minutes; a pass without copies, and with them, medians.
  */
 import { readFileSync } from "node:fs";
-import { analyse } from "../../src/core/analyse";
+import { analyse } from "../../src/core/analysis";
 import { readTrack } from "../../src/core/formats/trackFile";
 import { median } from "../../src/core/maths/stats";
 import type { Track } from "../../src/core/track/track";

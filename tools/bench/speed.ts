@@ -10,7 +10,7 @@ import { mkdtempSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import v8 from "node:v8";
-import { analyse } from "../../src/core/analyse";
+import { analyse } from "../../src/core/analysis";
 import { median } from "../../src/core/maths/stats";
 import type { Track } from "../../src/core/track/track";
 import type { PoseNetwork } from "../../src/vision/network/poseNetwork";

@@ -4,7 +4,7 @@
  */
 import { readdirSync, readFileSync } from "node:fs";
 import v8 from "node:v8";
-import { analyse } from "../../src/core/analyse";
+import { analyse } from "../../src/core/analysis";
 import { askedBy } from "../../src/vision/anytime/asked";
 import { report } from "./report";
 

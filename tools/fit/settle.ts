@@ -1,4 +1,4 @@
-import { analyse, type AnalysedRep } from "../../src/core/analyse";
+import { analyse, type AnalysedRep } from "../../src/core/analysis";
 import type { RequiredAction, Stage } from "../../src/core/drills";
 import { decidingInstant, SETTLES_MS } from "../../src/core/judge/deciding";
 import { cutShort } from "../study/cutShort";

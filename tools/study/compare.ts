@@ -4,7 +4,7 @@ import {
   type Analysis,
   type AnalysedRep,
   type AnalyseOptions,
-} from "../../src/core/analyse";
+} from "../../src/core/analysis";
 import { findStage } from "../../src/core/drills";
 import type { Sort } from "../../src/core/uncertainty/errors";
 import type { RepRules } from "../../src/core/reps/rep";

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { readByPlan } from "./partly";
-import { analyse, type AnalyseOptions } from "../../src/core/analyse";
+import { analyse, type AnalyseOptions } from "../../src/core/analysis";
 import { findStage } from "../../src/core/drills";
 import { readTrack } from "../../src/core/formats/trackFile";
 import { readFrames } from "../../src/core/track/unread";

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import Papa from "papaparse";
 import { expect, it } from "vitest";
-import { analyse } from "../analyse";
+import { analyse } from "../analysis";
 import { measuresCsv } from "./measuresCsv";
 import type { MeasureId } from "../measures";
 import { readTrack } from "./trackFile";

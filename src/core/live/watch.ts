@@ -1,4 +1,4 @@
-import { middleMs, type AnalysedRep, type Analysis } from "../analyse";
+import { middleMs, type AnalysedRep, type Analysis } from "../analysis";
 import type { Stage } from "../drills";
 import { decidesByTop, decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
 import { foundByArms } from "../reps/rep";

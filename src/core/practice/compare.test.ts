@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { analyse } from "../analyse";
+import { analyse } from "../analysis";
 import { readTrack } from "../formats/trackFile";
 import { bestOf, differences, margin, warp } from "./compare";
 

@@ -11,7 +11,7 @@ import {
   timestamp,
   uniqueIndex,
 } from "drizzle-orm/pg-core";
-import type { RepSeries } from "../../core/analyse";
+import type { RepSeries } from "../../core/analysis";
 import type { ActionVerdict, CheckVerdict } from "../../core/judge/verdict";
 import type { Correction } from "../../core/reps/corrections";
 import type { Problem } from "../../core/scene/scene";

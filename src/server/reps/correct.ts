@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
-import { ALGORITHM_VERSION, openAnalysis, type AnalysedRep } from "../../core/analyse";
+import { ALGORITHM_VERSION, openAnalysis, type AnalysedRep } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import {

@@ -1,5 +1,5 @@
 import { and, asc, eq, isNull, or } from "drizzle-orm";
-import type { RepSeries } from "../../core/analyse";
+import type { RepSeries } from "../../core/analysis";
 import type { Drill, Stage } from "../../core/drills";
 import {
   summaryOf,

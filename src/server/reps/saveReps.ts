@@ -7,7 +7,7 @@ import {
   middleMs,
   type AnalysedRep,
   type Analysis,
-} from "../../core/analyse";
+} from "../../core/analysis";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { summaryOf, type VerdictSummary } from "../../core/judge/verdict";

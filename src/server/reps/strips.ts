@@ -1,5 +1,5 @@
 import { and, eq, inArray } from "drizzle-orm";
-import type { RepSeries } from "../../core/analyse";
+import type { RepSeries } from "../../core/analysis";
 import type { Verdict } from "../../core/judge/verdict";
 import { samplesOf } from "../../core/reps/series";
 import type { Db } from "../db/open";

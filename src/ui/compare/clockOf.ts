@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import { warp, type EventTimes } from "@/core/practice/compare";
 
 interface Timed {

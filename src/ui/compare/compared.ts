@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import type { CheckVerdict, Measured, Verdict } from "@/core/judge/verdict";
 import { CATALOGUE } from "@/core/measures";
 import type { Movement } from "@/core/play/movement";

@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import { area, line } from "d3-shape";
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import type { EventTimes } from "@/core/practice/compare";
 import { pushApart, runs } from "@/ui/charts/strip/geometry";
 import { EVENT_WORDS, StripEdges } from "@/ui/charts/strip/words";

@@ -1,6 +1,6 @@
 import { proxy, transfer, wrap, type Remote } from "comlink";
 import type { Drill } from "@/core/drills";
-import type { AnalysedRep } from "@/core/analyse";
+import type { AnalysedRep } from "@/core/analysis";
 import { isRehearsal, summaryOf, type VerdictSummary } from "@/core/judge/verdict";
 import { changeSince, type SetUpChange } from "@/core/film/stood";
 import type { Reach } from "@/core/film/plan";

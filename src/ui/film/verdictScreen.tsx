@@ -1,4 +1,4 @@
-import type { AnalysedRep } from "@/core/analyse";
+import type { AnalysedRep } from "@/core/analysis";
 import { isRehearsal, type Verdict } from "@/core/judge/verdict";
 import { decidingCheck } from "@/ui/charts/strip/gates";
 import { PHONE_STRIP } from "@/ui/charts/strip/geometry";

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { openAnalysis } from "@/core/analyse";
+import { openAnalysis } from "@/core/analysis";
 import { readTrack } from "@/core/formats/trackFile";
 import { finishTrack } from "@/core/track/finishTrack";
 import { sides } from "@/core/track/sides";

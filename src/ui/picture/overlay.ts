@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import { readAt, sidesOf, type InsoleReading } from "@/core/practice/insoles/reading";
 import type { Joints } from "@/core/practice/figureOver";
 import { sides, targetSign, type SidePoints } from "@/core/track/sides";

@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import type { Verdict } from "@/core/judge/verdict";
 import type { Problem } from "@/core/scene/scene";
 import { capital } from "@/ui/kit/capital";

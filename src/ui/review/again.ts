@@ -1,5 +1,5 @@
 import { wrap, type Remote } from "comlink";
-import { SAMPLES, type AnalysedRep, type AnalyseOptions } from "@/core/analyse";
+import { SAMPLES, type AnalysedRep, type AnalyseOptions } from "@/core/analysis";
 import type { Overrides } from "@/core/reps/overrides";
 import type { Scene } from "@/core/scene/scene";
 import type { AgainWorker } from "./again.worker";

@@ -4,7 +4,7 @@ import {
   type AnalysedRep,
   type AnalyseOptions,
   type OpenAnalysis,
-} from "@/core/analyse";
+} from "@/core/analysis";
 import { readTrack } from "@/core/formats/trackFile";
 import type { Overrides } from "@/core/reps/overrides";
 import type { Scene } from "@/core/scene/scene";

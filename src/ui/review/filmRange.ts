@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import { nearestFrame } from "@/core/track/nearestFrame";
 
 /** Seen before and after a rep's own part of its film, ms. */

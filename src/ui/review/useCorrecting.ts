@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import type { AnalysedRep } from "@/core/analyse";
+import type { AnalysedRep } from "@/core/analysis";
 import {
   golferBy,
   outOfOrder,

@@ -1,4 +1,4 @@
-import { analyse, type AnalyseOptions, type Analysis } from "../../core/analyse";
+import { analyse, type AnalyseOptions, type Analysis } from "../../core/analysis";
 import { findStage } from "../../core/drills";
 import type { Track } from "../../core/track/track";
 import type { Wanted } from "./plan";

@@ -1,4 +1,4 @@
-import type { Analysis, AnalysedRep } from "../../core/analyse";
+import type { Analysis, AnalysedRep } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
 import { CATALOGUE, type MeasureId, type Part } from "../../core/measures";
 import { roughReps } from "../../core/track/roughReps";

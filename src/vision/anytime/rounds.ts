@@ -1,4 +1,4 @@
-import type { Analysis } from "../../core/analyse";
+import type { Analysis } from "../../core/analysis";
 import type { Track } from "../../core/track/track";
 import type { Asked } from "./asked";
 import { nextFrames } from "./plan";

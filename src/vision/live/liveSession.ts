@@ -1,5 +1,5 @@
 import { createActor } from "xstate";
-import type { Analysis } from "../../core/analyse";
+import type { Analysis } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
 import { AIM_STEPS, type Aim } from "../../core/film/aimSteps";
 import { aimOf } from "../../core/film/aim";

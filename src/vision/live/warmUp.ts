@@ -1,4 +1,4 @@
-import { analyse } from "../../core/analyse";
+import { analyse } from "../../core/analysis";
 import { statureInPx } from "../../core/track/bodySize";
 import { at, OUTLINE, POINT, type Track } from "../../core/track/track";
 import { feetArea } from "../feetArea";

@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { analyse } from "../../core/analyse";
+import { analyse } from "../../core/analysis";
 import { stageOf } from "../../core/drills";
 import { readTrack } from "../../core/formats/trackFile";
 import { warmUp } from "../live/warmUp";

@@ -1,7 +1,7 @@
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { expose, transfer, wrap } from "comlink";
-import { middleMs } from "../../core/analyse";
+import { middleMs } from "../../core/analysis";
 import { findStage, stageOf, type Stage } from "../../core/drills";
 import { summaryOf } from "../../core/judge/verdict";
 import { readTrack, writeTrack } from "../../core/formats/trackFile";

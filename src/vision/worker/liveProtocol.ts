@@ -1,4 +1,4 @@
-import type { AnalysedRep, Analysis } from "../../core/analyse";
+import type { AnalysedRep, Analysis } from "../../core/analysis";
 import type { Drill } from "../../core/drills";
 import type { Aim } from "../../core/film/aimSteps";
 import type { Reach } from "../../core/film/plan";

@@ -1,4 +1,4 @@
-import type { AnalysedRep } from "../../../src/core/analyse";
+import type { AnalysedRep } from "../../../src/core/analysis";
 import type { Stage } from "../../../src/core/drills";
 import { done } from "../../../src/core/drills/drillTruth";
 import type { TruthRep } from "../../study/truthClip";

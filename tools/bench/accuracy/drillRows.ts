@@ -1,4 +1,4 @@
-import { analyse, type AnalysedRep } from "../../../src/core/analyse";
+import { analyse, type AnalysedRep } from "../../../src/core/analysis";
 import { DRILLS, isJudged, type Drill, type Stage } from "../../../src/core/drills";
 import { failingFaults } from "../../../src/core/drills/drillTruth";
 import { body } from "../../../src/core/figure/anthropometry";

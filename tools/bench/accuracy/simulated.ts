@@ -1,4 +1,4 @@
-import { analyse } from "../../../src/core/analyse";
+import { analyse } from "../../../src/core/analysis";
 import { findStage } from "../../../src/core/drills";
 import { body } from "../../../src/core/figure/anthropometry";
 import type { MovementScript } from "../../../src/core/figure/script";

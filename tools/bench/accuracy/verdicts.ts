@@ -1,7 +1,7 @@
 import { bandFor, findStage, type Stage } from "../../../src/core/drills";
 import { judge } from "../../../src/core/judge/judge";
 import type { Verdict } from "../../../src/core/judge/verdict";
-import type { AnalysedRep } from "../../../src/core/analyse";
+import type { AnalysedRep } from "../../../src/core/analysis";
 import { during } from "../../../src/core/scene/problems";
 import { rulesOf, type ComparedClip } from "../../study/compare";
 import { stageOf, TEST_CHECKS } from "../../study/testStages";

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { analyse, type AnalysedRep } from "@/core/analyse";
+import { analyse, type AnalysedRep } from "@/core/analysis";
 import { findStage } from "@/core/drills";
 import { readTrack } from "@/core/formats/trackFile";
 import { movementOf } from "@/core/play/movement";

@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import type { CheckVerdict, Verdict } from "@/core/judge/verdict";
 import { CATALOGUE } from "@/core/measures";
 import {

@@ -1,5 +1,5 @@
 import { scaleLinear, type ScaleLinear } from "d3-scale";
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 
 /** Sizes of one strip, px; the three of docs/look.md. */
 export interface StripSize {

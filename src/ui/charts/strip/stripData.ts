@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import type { CheckVerdict } from "@/core/judge/verdict";
 import type { StripScales, StripSize } from "./geometry";
 

@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analyse";
+import type { RepSeries } from "@/core/analysis";
 import { SideMark } from "@/ui/kit/glyphs";
 
 /**

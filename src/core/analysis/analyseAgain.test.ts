@@ -1,8 +1,8 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { openAnalysis } from "./analyse";
-import { readTrack } from "./formats/trackFile";
-import { joined } from "./uncertainty/sample";
+import { openAnalysis } from ".";
+import { readTrack } from "../formats/trackFile";
+import { joined } from "../uncertainty/sample";
 
 const open = (name: string) =>
   openAnalysis(readTrack(readFileSync(`demo/tracks/${name}.track`)), {

@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { beforeAll, describe, expect, it } from "vitest";
-import { analyse, type Analysis } from "./analyse";
-import type { RepRules } from "./reps/rep";
-import { analysisJson } from "./formats/analysisJson";
-import { readTrack } from "./formats/trackFile";
-import { at, EDGES, OUTLINE, POINT, type Track } from "./track/track";
+import { analyse, type Analysis } from ".";
+import type { RepRules } from "../reps/rep";
+import { analysisJson } from "../formats/analysisJson";
+import { readTrack } from "../formats/trackFile";
+import { at, EDGES, OUTLINE, POINT, type Track } from "../track/track";
 
 const load = (name: string): Track => readTrack(readFileSync(`demo/tracks/${name}.track`));
 const judged = (track: Track, change: Partial<Parameters<typeof analyse>[1]> = {}): Analysis =>

@@ -1,0 +1,12 @@
+/** From a track to verdicts. */
+export { analyse } from "./analyse";
+export { openAnalysis, type OpenAnalysis } from "./openAnalysis";
+export type { AnalyseOptions } from "./options";
+export {
+  ALGORITHM_VERSION,
+  middleMs,
+  type AnalysedRep,
+  type Analysis,
+  type RepSeries,
+} from "./result";
+export { SAMPLES } from "./copies";
