@@ -148,7 +148,7 @@ async function follow(
   let nextPeople = 0;
   const points = new Float32Array(POINTS * STRIDE);
   const look = (picture: Cutout, square: Square) =>
-    handled(network.landmarks(crop(picture, square)));
+    handled(network.landmarks(crop(picture, square), { t: picture.frame.timeMs, square }));
   const under: { of: Square; said: Promise<LandmarkOutput> }[] = [];
   const ask = (picture: Cutout, of: Square) => under.push({ of, said: look(picture, of) });
   const settle = async () => {
@@ -326,7 +326,7 @@ export async function findPeople(
         const tile = { cx, cy, size: side };
         looked.push(
           network
-            .detect(cut.cut(picture, tile))
+            .detect(cut.cut(picture, tile), { t: picture.frame.timeMs, square: tile })
             .then(({ boxes, scores }) => decodeDetections(boxes, scores, tile)),
         );
         timings.detectorRuns++;

@@ -7,6 +7,7 @@ import { readTrack } from "../../src/core/formats/trackFile";
 import { STRIDE } from "../../src/core/track/track";
 import { viewOf, type OverlayView } from "../../src/ui/picture/overlay";
 import { accessible } from "./accessible";
+import { readsRecorded } from "./recorded";
 
 test.describe.configure({ mode: "serial" });
 
@@ -252,6 +253,7 @@ test("what can't be read says why and what to do, and harms nothing", async ({ p
 });
 
 test("reading is stopped at once when asked, and begun again", async ({ page }) => {
+  await readsRecorded(page, ["double-step-lead-late"], 40);
   await page.goto("/read");
   await page.getByLabel("Choose clips").setInputFiles(CLIP);
   await expect(page.getByRole("progressbar", { name: /Reading, [1-9]/ })).toBeVisible({

@@ -4,6 +4,7 @@ import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { expect, test, type Page } from "@playwright/test";
 import { answered, filmedFor } from "./begun";
+import { readsRecorded } from "./recorded";
 
 const sha = (bytes: Uint8Array) => createHash("sha256").update(bytes).digest("hex");
 
@@ -22,6 +23,7 @@ test("a clip that was begun for one golfer is theirs, though another one is chos
   page,
   context,
 }) => {
+  await readsRecorded(page, ["double-step-lead-late"]);
   await begins(page, "Wren Alder");
   const wren = await filmedFor(page);
   await page.goto("/read?drill=double-step");

@@ -14,10 +14,10 @@ import { Grabber } from "@/vision/live/grabber";
 import { LiveSession, type AnsweredRep, type SeenBout } from "@/vision/live/liveSession";
 import { soundOnsets, type Onset } from "@/vision/sound/onsets";
 import { SpanReadings } from "@/vision/live/spanReadings";
-import { standInNetwork, type RecordedLooks } from "@/vision/live/standInNetwork";
+import { recordedNetwork, type RecordedLooks } from "../../tools/standIn/recordedNetwork";
 import type { PoseNetwork } from "@/vision/network/poseNetwork";
 import { loadNodeNetwork, openClipFile } from "@/vision/node/loadNode";
-import { trackLooks } from "../../tools/bench/live/trackLooks";
+import { trackLooks } from "../../tools/standIn/trackLooks";
 import { exactTrack } from "../../tools/study/exactTrack";
 
 const GOLFER = { statureCm: 170, hand: "right" as const };
@@ -83,19 +83,10 @@ async function played({
     under++;
     return work.finally(() => under--);
   };
-  const standIn = standInNetwork(
-    real,
-    {
-      get times() {
-        return looks.times;
-      },
-      look: (i) => looks.look(i),
-    },
-    0,
-  );
+  const standIn = recordedNetwork(() => ({ looks, ms: 0 }));
   const network: PoseNetwork = {
     ...standIn,
-    landmarks: (crop) => waited(standIn.landmarks(crop)),
+    landmarks: (...input) => waited(standIn.landmarks(...input)),
     detect: (input) => waited(real.detect(input)),
   };
   const sounds: Onset[] = [];

@@ -13,17 +13,17 @@ import { readTrack } from "../../src/core/formats/trackFile";
 import { median } from "../../src/core/maths/stats";
 import { openClipFile } from "../../src/vision/node/loadNode";
 import {
+  CALL_MS,
   FILM,
   ONE_REP,
-  playedLooks,
-  serveLooks,
+  recordedBout,
   startBout,
   answersOf,
   answersByRep,
   truthOf,
 } from "./live/bout";
-import { looksFile, packLook } from "./live/looksFile";
-import { trackLooks } from "./live/trackLooks";
+import { looksOfTracks } from "../standIn/looksFile";
+import { standIn } from "../standIn/standIn";
 import { report } from "./report";
 import { openSite } from "./site";
 
@@ -54,13 +54,6 @@ clip.close();
 const plays = Math.max(1, Math.round((form.minutes * 60_000) / periodMs));
 const { base, dir, page, end } = await openSite("hour", 3181);
 
-/** The short form needs no recording of the network, which takes minutes to make. */
-function looksOfTrack(): Buffer {
-  const track = readTrack(readFileSync(ONE_REP.track));
-  const { times, look } = trackLooks(track);
-  return looksFile(Array.from(times, (t, i) => packLook(t, look(i))));
-}
-
 /** What all of the browser's processes hold, MB. */
 const memoryMb = (): number =>
   execFileSync("ps", ["-eo", "rss=,args="], { encoding: "utf8", maxBuffer: 1 << 26 })
@@ -70,17 +63,22 @@ const memoryMb = (): number =>
 
 let failed = false;
 try {
-  await serveLooks(page, values.check ? looksOfTrack() : undefined);
+  const films = [`/samples/${form.film.split("/").at(-1)}`];
+  await standIn(page, {
+    live: {
+      // The short form needs no recording of the network, which takes minutes to make.
+      looks: values.check
+        ? looksOfTracks([readTrack(readFileSync(ONE_REP.track))])
+        : await recordedBout(),
+      ms: CALL_MS,
+      periodMs,
+    },
+    camera: { films, times: plays, restS: form.restS },
+  });
   await page.goto(`${base}/begin`);
   await page.getByRole("button", { name: "Try without a camera" }).click();
   await page.waitForURL(/sample=rep/);
-  const films = JSON.stringify([`/samples/${form.film.split("/").at(-1)}`]);
-  await startBout(
-    page,
-    base,
-    `{ bench: ${playedLooks(periodMs)}, films: ${films}, again: { times: ${plays}, restS: ${form.restS} } }`,
-    form.reps,
-  );
+  await startBout(page, base, form.reps);
   await page.evaluate((pressedMs) => {
     let since: number | null = null;
     setInterval(() => {

@@ -6,18 +6,21 @@
  * the truth, the network's calls, the page's tasks, and the interface time from nothing to the
  * first verdict (3 s for each step of a person, and every wait).
  */
+import path from "node:path";
 import { gzipSync } from "node:zlib";
+import type { Page } from "@playwright/test";
 import { mean, quantile } from "../../src/core/maths/stats";
 import {
   CALL_MS,
-  serveLooks,
-  playedLooks,
+  FILM,
+  recordedBout,
   startBout,
   answersOf,
   answersByRep,
   truth,
   type LiveAnswer,
 } from "./live/bout";
+import { counted, standIn, type NetworkStandIn } from "../standIn/standIn";
 import { report } from "./report";
 import { openSite } from "./site";
 
@@ -53,40 +56,55 @@ interface Ran {
   tasks: number[];
 }
 
-const { base, context, page, end } = await openSite("live", 3180);
-const calls = () => page.evaluate(() => window.kingfisherBench.calls?.() ?? 0);
-
-const pictures = () => page.evaluate(() => window.kingfisherBench.pictures());
+const { base, context, end } = await openSite("live", 3180);
 /**
  * A camera that gives fewer pictures a second than this stands still: nothing that runs beside it
  * says anything.
  */
 const LEAST_PICTURES_PER_S = 30;
 
+const ONCE = { times: 1, restS: 0 };
+
+/** Notes the page's tasks of over 50 ms. */
+const watchTasks = (page: Page): Promise<unknown> =>
+  page.addInitScript(() => {
+    window.tasks = [];
+    new PerformanceObserver((list) =>
+      window.tasks.push(...list.getEntries().map((e) => e.duration)),
+    ).observe({ type: "longtask", buffered: true });
+  });
+
 /** The bout from the press that starts it to the film's end. */
-async function bout(bench: string, countedMs = COUNTED_MS): Promise<Ran> {
-  await startBout(page, base, `{ bench: ${bench} }`);
+async function bout(live: NetworkStandIn, countedMs = COUNTED_MS): Promise<Ran> {
+  const page = await context.newPage();
+  await watchTasks(page);
+  await standIn(page, { live, camera: { films: [`/samples/${path.basename(FILM)}`], ...ONCE } });
+  await startBout(page, base);
   await page.waitForTimeout(BEGUN_MS);
-  const [before, { taken }, began] = [await calls(), await pictures(), performance.now()];
+  const calls = () => counted(page, "calls");
+  const pictures = () => counted(page, "pictures");
+  const [before, taken, began] = [await calls(), await pictures(), performance.now()];
   await page.waitForTimeout(countedMs);
   const seconds = (performance.now() - began) / 1000;
   const callsPerS = ((await calls()) - before) / seconds;
-  if (((await pictures()).taken - taken) / seconds < LEAST_PICTURES_PER_S)
-    throw new Error(`the camera stood still beside ${bench}`);
-  if (bench !== '"bare"')
+  if (((await pictures()) - taken) / seconds < LEAST_PICTURES_PER_S)
+    throw new Error("the camera stood still");
+  if (live !== "bare")
     await page.waitForTimeout(truth.reps.at(-1).to + 6000 - BEGUN_MS - COUNTED_MS);
   const answers = await answersOf(page);
-  const again = bench === "undefined" ? await closer() : [];
+  const again = live === "counted" ? await closer(page) : [];
+  const tasks = await page.evaluate(() => window.tasks);
+  await page.close();
   return {
     answers,
     closer: answers.map((a) => ({ ...a, ...again.find((b) => b.id === a.id) })),
     callsPerS,
-    tasks: await page.evaluate(() => window.tasks),
+    tasks,
   };
 }
 
 /** What the closer looks after the bout say, when there are no more. */
-async function closer(): Promise<Pick<LiveAnswer, "id" | "result" | "cue">[]> {
+async function closer(page: Page): Promise<Pick<LiveAnswer, "id" | "result" | "cue">[]> {
   const end = page.getByRole("button", { name: "Controls" });
   // A bout of which a rep was missed is not done by itself.
   if (await end.isVisible()) {
@@ -124,7 +142,8 @@ function judged(answers: readonly LiveAnswer[]) {
 
 /** From the first page to the first verdict, s of interface time, and its steps. */
 async function firstVerdict(): Promise<{ firstVerdictS: number; steps: number }> {
-  await page.addInitScript("window.kingfisherBench = {}");
+  const page = await context.newPage();
+  await watchTasks(page);
   await page.goto(`${base}/begin`);
   const began = performance.now();
   let steps = 0;
@@ -157,7 +176,9 @@ async function firstVerdict(): Promise<{ firstVerdictS: number; steps: number }>
   await press("button", "Go on");
   await press("button", "Try without a camera");
   while (!(await answersOf(page)).length) await page.waitForTimeout(250);
-  return { firstVerdictS: Math.round((performance.now() - began) / 1000 + STEP_S * steps), steps };
+  const firstVerdictS = Math.round((performance.now() - began) / 1000 + STEP_S * steps);
+  await page.close();
+  return { firstVerdictS, steps };
 }
 
 /** Script that the page that films loads, without what its workers load, kB gzipped. */
@@ -184,20 +205,13 @@ const say = (name: string, j: ReturnType<typeof judged>) =>
     `${name}: ${j.missed} missed${j.which.length ? ` (${j.which.join(", ")})` : ""}, ${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ${j.p50} ms after the deciding instant (95 %: ${j.p95})`,
   );
 try {
-  await serveLooks(page);
-  await page.addInitScript(() => {
-    window.tasks = [];
-    new PerformanceObserver((list) =>
-      window.tasks.push(...list.getEntries().map((e) => e.duration)),
-    ).observe({ type: "longtask", buffered: true });
-  });
   const first = await firstVerdict();
   const scriptKb = await pageScript();
   // A shared machine is not as quick at all times.
-  const bare = [await bout('"bare"', COUNTED_MS / 2)];
-  const real = await bout("undefined");
-  bare.push(await bout('"bare"', COUNTED_MS / 2));
-  const standIn = await bout(playedLooks());
+  const bare = [await bout("bare", COUNTED_MS / 2)];
+  const real = await bout("counted");
+  bare.push(await bout("bare", COUNTED_MS / 2));
+  const standIn = await bout({ looks: await recordedBout(), ms: CALL_MS });
   const bareCallsPerS = mean(bare.map((r) => r.callsPerS));
   const [a, b, c] = [judged(real.answers), judged(standIn.answers), judged(real.closer)];
   say("real network", a);

@@ -57,11 +57,15 @@ const memoryMb = (): number =>
     .filter((l) => l.includes(dir))
     .reduce((sum, l) => sum + Number.parseInt(l, 10), 0) / 1024;
 
+/** Who is set up, as reps are sent for them. */
+let golfer = "";
+
 async function keep(film: Buffer, track: Buffer): Promise<string> {
   await page.request.put(`${base}/api/clips/${sha(film)}`, { data: film });
   await page.request.put(`${base}/api/tracks/${sha(track)}`, { data: track });
   const saved = await page.request.post(`${base}/api/reps`, {
     data: {
+      golfer: { id: golfer, hand: "right", statureCm: 170 },
       clip: { sha256: sha(film), name: "review.mp4", bytes: film.length },
       trackSha256: sha(track),
       drill: "double-step",
@@ -76,6 +80,7 @@ try {
   await page.getByRole("radio", { name: "Right" }).click();
   await page.getByRole("button", { name: "Read my swings" }).click();
   await page.waitForURL(/\/read/);
+  golfer = (await page.locator("body").getAttribute("data-golfer"))!;
   const id = await keep(readFileSync(LARGE), readFileSync(TRACK));
 
   await page.goto(`${base}/reps/${id}`);

@@ -2,7 +2,8 @@ import type { Metadata } from "next";
 import { DRILLS } from "@/core/drills";
 import { whoever } from "@/app/whoever";
 import { ownDrills } from "@/server/drills/ownDrills";
-import { ReadClips, type DrillToRead } from "@/ui/read/readClips";
+import type { DrillToRead } from "@/ui/read/judgedAs";
+import { ReadClips } from "@/ui/read/readClips";
 
 export const metadata: Metadata = { title: "Read clips" };
 

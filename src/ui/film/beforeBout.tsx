@@ -8,7 +8,8 @@ import { Choice } from "@/ui/golfer/choice";
 import { Button } from "@/ui/kit/button";
 import { inWords } from "@/ui/kit/inWords";
 import type { CameraChoice } from "./camera";
-import { Filming, type FilmingState } from "./filming";
+import { Filming } from "./filming";
+import { type FilmingState } from "./filmingState";
 import { SetUp } from "./setUp";
 import { Props } from "./filmProps";
 

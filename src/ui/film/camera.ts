@@ -2,7 +2,7 @@ import { transfer, wrap, type Remote } from "comlink";
 import { ASKED } from "@/core/film/lens";
 import { AS_IT_IS, hear } from "./microphone";
 import { videoFrames } from "./videoFrames";
-import type { Again, CameraSize, StandIn } from "@/vision/worker/liveProtocol";
+import type { CameraSize, StandIn } from "@/vision/worker/liveProtocol";
 
 /** Which camera films: the one beside the screen, the one on the back, or the stand-in. */
 export type CameraChoice = "screen side" | "back" | "stand-in";
@@ -51,22 +51,19 @@ export function openCamera(
   choice: CameraChoice,
   hears: boolean,
   films: readonly string[],
-  again: Again,
   preview: HTMLCanvasElement | null,
 ): Promise<RunningCamera> {
-  return choice === "stand-in"
-    ? openStandIn(hears, films, again, preview)
-    : openReal(choice, hears);
+  return choice === "stand-in" ? openStandIn(hears, films, preview) : openReal(choice, hears);
 }
 
 async function openStandIn(
   hears: boolean,
   films: readonly string[],
-  again: Again,
   preview: HTMLCanvasElement | null,
 ): Promise<RunningCamera> {
   const worker = new Worker(new URL("../../vision/worker/standIn.worker.ts", import.meta.url), {
     type: "module",
+    name: "stand-in camera",
   });
   const remote: Remote<StandIn> = wrap<StandIn>(worker);
   const { port1, port2 } = new MessageChannel();
@@ -75,7 +72,6 @@ async function openStandIn(
   try {
     const size = await remote.open(
       films.map((f) => new URL(f, window.location.href).href),
-      again,
       transfer(port1, [port1]),
       drawn && transfer(drawn, [drawn]),
       sound && transfer(sound.port1, [sound.port1]),

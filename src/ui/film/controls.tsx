@@ -3,7 +3,8 @@ import { DropdownMenu } from "radix-ui";
 import { useState, useEffect } from "react";
 import { Button } from "../kit/button";
 import { toPutRight } from "./aimWords";
-import { type FilmingState, Filming } from "./filming";
+import { Filming } from "./filming";
+import { type FilmingState } from "./filmingState";
 import { Voice } from "./sounds";
 import { stateWords, verdictWords } from "./words";
 

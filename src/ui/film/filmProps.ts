@@ -2,7 +2,7 @@ import type { Dose } from "@/core/drills/drill";
 import type { ViewPart } from "@/core/drills/twoViews";
 import type { BodyAsked } from "@/core/practice/body";
 import type { DayBout } from "@/server/practice/dayDone";
-import type { FilmRequest } from "./filming";
+import { type FilmRequest } from "./filmingState";
 import type { SetUpProps } from "./setUp";
 
 export interface Props extends FilmRequest {

@@ -1,127 +1,19 @@
-import { proxy, transfer, wrap, type Remote } from "comlink";
-import type { Drill } from "@/core/drills";
-import type { AnalysedRep } from "@/core/analysis";
-import { isRehearsal, summaryOf, type VerdictSummary } from "@/core/judge/verdict";
-import { changeSince, type SetUpChange } from "@/core/film/stood";
-import type { Reach } from "@/core/film/plan";
-import type { LoopEvent, Sound } from "@/core/live/loop";
-import type { View } from "@/core/scene/view";
-import { isAnswered, type Feedback } from "@/core/practice/feedback";
-import type {
-  Again,
-  CameraWorker,
-  FilmFor,
-  LiveAnswer,
-  LiveWorker,
-  LoopShown,
-  ReadAgain,
-} from "@/vision/worker/liveProtocol";
-import type { Came } from "@/vision/worker/networkFiles";
-import { aimWords, toPutRight } from "./aimWords";
-import { CameraError, openCamera, type CameraChoice, type RunningCamera } from "./camera";
+import { isRehearsal, summaryOf } from "@/core/judge/verdict";
+import { changeSince } from "@/core/film/stood";
+import type { LoopEvent } from "@/core/live/loop";
+import type { Feedback } from "@/core/practice/feedback";
+import type { LiveAnswer, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
 import { NotKeptError, type FilmedFor } from "@/ui/read/keep";
+import { Announcer } from "./announcer";
+import { CameraError, type CameraChoice } from "./camera";
+import { AT_FIRST, countedReps, type FilmingState, type FilmRequest } from "./filmingState";
 import { goodSetUp, keepSetUp } from "./goodSetUp";
 import { Keeper } from "./keeper";
 import { counting, Outbox } from "./outbox";
 import { OUTBOX } from "./outboxName";
-import { SecondLooks, type LookingAgain, type OtherAnswer } from "./secondLooks";
-import { watchRoll } from "./roll";
+import { Rig, type Preview } from "./rig";
+import { SecondLooks, type OtherAnswer } from "./secondLooks";
 import type { Voice } from "./sounds";
-
-/** What a page films for. */
-export interface FilmRequest {
-  golferId: string;
-  drill: { id: string; version: number; own: Drill | null };
-  stage: string;
-  statureCm: number;
-  hand: "left" | "right";
-  reps: number;
-  keepFilm: boolean;
-  /**
-   * What the microphone is for: the drill asks for a sound, a strike can be told better, or
-   * nothing.
-   */
-  hearing: "asked" | "helps" | null;
-  /** When answers are said, as far as the golfer does not choose otherwise. */
-  feedback: Feedback;
-  view: View;
-  /** How far the movement's body goes; null where that is not known. */
-  reach: Reach | null;
-  /** Films that stand in for a camera. */
-  films: readonly string[];
-}
-
-/** A rep that counts, and what was told of it. */
-export interface CountedRep {
-  id: string;
-  told: VerdictSummary;
-}
-
-export interface FilmingState {
-  step: "ready" | "loading" | "running";
-  /** What is being loaded, in words. */
-  loading: string;
-  /** What of the network's files has come, while they are fetched for the first time. */
-  came: Came | null;
-  trouble: { message: string; action: string } | null;
-  loop: LoopShown | null;
-  /** Of the camera's picture, px. */
-  size: { width: number; height: number } | null;
-  /** When answers are said. */
-  feedback: Feedback;
-  /** The microphone listens too; it could not, though it was to. */
-  hears: boolean;
-  deaf: boolean;
-  /** How the set-up differs from the last good one; null where there was none. */
-  change: SetUpChange | null;
-  /** The answer that is shown. */
-  shown: { id: string; rep: AnalysedRep } | null;
-  /** Reps of this bout that were counted before the camera was started, by an earlier page too. */
-  before: CountedRep[];
-  /** The browser can't keep the screen on. */
-  dims: boolean;
-  /** How often a second it looks, when that is too seldom to find every rep. */
-  looksPerS: number | null;
-  /**
-   * Films that are read once more after the bout; and what was told at first of the reps of which
-   * that tells otherwise.
-   */
-  again: LookingAgain | null;
-  atFirst: ReadonlyMap<string, VerdictSummary>;
-  /** Reps that have not reached the computer; and why not. */
-  waiting: number;
-  sending: string | null;
-}
-
-/** All reps of the bout that count, in order. */
-export const countedReps = ({
-  before,
-  loop,
-}: Pick<FilmingState, "before" | "loop">): CountedRep[] => [
-  ...before,
-  ...(loop?.answers ?? []).map(({ id, verdict }) => ({ id, told: verdict })),
-];
-
-const AT_FIRST: FilmingState = {
-  step: "ready",
-  loading: "",
-  came: null,
-  trouble: null,
-  loop: null,
-  size: null,
-  feedback: "each",
-  hears: false,
-  deaf: false,
-  change: null,
-  shown: null,
-  before: [],
-  dims: false,
-  looksPerS: null,
-  again: null,
-  atFirst: new Map(),
-  waiting: 0,
-  sending: null,
-};
 
 /** The computer is asked again so often while it does not answer, ms. */
 const AGAIN_MS = 10_000;
@@ -133,30 +25,21 @@ export class Filming {
   private now: FilmingState = AT_FIRST;
   private readonly listeners = new Set<() => void>();
   private readonly outbox = new Outbox();
-  private live: { worker: Worker; remote: Remote<LiveWorker> } | null = null;
-  private camera: {
-    worker: Worker;
-    remote: Remote<CameraWorker>;
-    running: RunningCamera;
-    records: boolean;
-  } | null = null;
+  private readonly rig: Rig;
+  private readonly announcer: Announcer;
   private readonly keeper = new Keeper(this.outbox);
   private again: ReturnType<typeof setTimeout> | null = null;
   private lock: WakeLockSentinel | null = null;
   /** Lets another page send what waits. */
   private ended: () => void = () => {};
   private readonly seconds = new SecondLooks(
-    (film, share) => this.live?.remote.readAgain(film, proxy(share)) ?? Promise.resolve(null),
-    () => void this.live?.remote.stopReading(),
+    (film, share) => this.rig.readAgain(film, share),
+    () => this.rig.stopReading(),
     (again) => this.set({ again }),
     (id, again, otherwise) => this.toldAgain(id, again, otherwise),
   );
   private bout: string;
   private choice: CameraChoice = "screen side";
-  private endRoll: () => void = () => {};
-  private spokenAt = -Infinity;
-  /** The last answer was not said. */
-  private quiet = false;
 
   /** @param bout goes on after a reload */
   constructor(
@@ -165,6 +48,8 @@ export class Filming {
     bout: string,
   ) {
     this.bout = bout;
+    this.rig = new Rig(request);
+    this.announcer = new Announcer(voice, request);
     this.now = { ...AT_FIRST, feedback: request.feedback, hears: request.hearing === "asked" };
   }
 
@@ -184,31 +69,11 @@ export class Filming {
     const before = await this.outbox.ofBout(this.bout);
     this.set({ before: before.flatMap(counting).map(({ id, told }) => ({ id, told })) });
     void this.send();
-    void this.worker()
-      .remote.warm(
-        undefined,
-        proxy((came: Came) => this.set({ came })),
-      )
-      .catch(() => {});
+    void this.rig.warm((came) => this.set({ came })).catch(() => {});
   }
 
-  private worker(): { worker: Worker; remote: Remote<LiveWorker> } {
-    if (!this.live) {
-      const worker = new Worker(new URL("../../vision/worker/live.worker.ts", import.meta.url), {
-        type: "module",
-      });
-      this.live = { worker, remote: wrap<LiveWorker>(worker) };
-    }
-    return this.live;
-  }
-
-  /**
-   * Opens the camera and begins; called from the golfer's press. @param shown a stand-in's canvas
-   */
-  async start(
-    choice: CameraChoice,
-    shown: { video: HTMLVideoElement | null; canvas: HTMLCanvasElement | null },
-  ): Promise<void> {
+  /** Opens the camera and begins; called from the golfer's press. */
+  async start(choice: CameraChoice, preview: Preview): Promise<void> {
     this.set({ step: "loading", loading: "The camera starts", trouble: null });
     // Reps on their way are not the browser's to throw away.
     void navigator.storage?.persist?.();
@@ -218,77 +83,27 @@ export class Filming {
     );
     try {
       this.choice = choice;
-      const [endRoll] = await Promise.all([
-        choice === "stand-in" ? () => {} : watchRoll((deg) => void this.live?.remote.rolled(deg)),
-        this.voice.wake(),
-      ]);
-      this.endRoll = endRoll;
-      const { remote } = this.worker();
-      // A film begins when all is ready for it.
-      if (choice === "stand-in") await remote.warm(bench().bench);
-      const running = await openCamera(
+      const { remote } = this.rig;
+      const own = () => this.rig.isLive(remote);
+      // Sound and sensors are allowed only right after the golfer's press.
+      const woken = this.voice.wake();
+      const { size, sound } = await this.rig.start({
         choice,
-        this.now.hears,
-        bench().films ?? this.request.films,
-        bench().again ?? ONCE,
-        shown.canvas,
-      );
-      if (shown.video && running.stream) {
-        shown.video.srcObject = running.stream;
-        await shown.video.play().catch(() => {});
-      }
-      this.set({ loading: "The network loads" });
-      await remote.warm();
-      const worker = new Worker(new URL("../../vision/worker/camera.worker.ts", import.meta.url), {
-        type: "module",
-      });
-      const cameraRemote = wrap<CameraWorker>(worker);
-      const camera: NonNullable<typeof this.camera> = (this.camera = {
-        worker,
-        remote: cameraRemote,
-        running,
-        records: false,
-      });
-      const { port1, port2 } = new MessageChannel();
-      // One that was stopped still has a moment.
-      const own = () => this.live?.remote === remote;
-      const { drill, stage, statureCm, hand, reps, reach } = this.request;
-      await remote.start(
-        {
-          drill: drill.own ?? drill.id,
-          stage,
-          statureCm,
-          hand,
-          reach,
-          reps,
-          already: this.now.before.length,
-          bench: bench().bench,
-        },
-        running.size,
-        transfer(port1, [port1]),
-        proxy({
+        hears: this.now.hears,
+        preview,
+        already: this.now.before.length,
+        loading: (loading) => this.set({ loading }),
+        listener: {
           state: (loop) => own() && this.loopIs(loop),
-          sound: (sound) => own() && this.sound(sound),
+          sound: (sound) => own() && this.announcer.sound(sound),
           tooSlow: (looksPerS) => own() && this.set({ looksPerS }),
           answered: (answer) => void (own() && this.answered(answer)),
           completed: (seen) => this.keeper.completed(seen),
-        }),
-      );
-      const { frames } = running;
-      ({ records: camera.records } = await cameraRemote.start(
-        transfer(frames, [frames as Transferable]),
-        running.size,
-        transfer(port2, [port2]),
-        proxy((why: string) => this.lost(why)),
-      ));
-      if (running.sound) await remote.hear(transfer(running.sound, [running.sound]));
-      running.begin?.();
-      running.interrupted?.((on) =>
-        this.tell({ type: "obstacle", obstacle: on ? "camera lost" : null }),
-      );
-      bench().calls = () => remote.calls();
-      bench().pictures = () => cameraRemote.pictures();
-      this.set({ step: "running", size: running.size, deaf: this.now.hears && !running.sound });
+        },
+        lost: (why) => this.lost(why),
+      });
+      await woken;
+      this.set({ step: "running", size, deaf: this.now.hears && !sound });
       await this.stayAwake();
     } catch (error) {
       this.stop();
@@ -307,7 +122,7 @@ export class Filming {
     const rests = RESTS.has(loop.state) && loop.state !== this.now.loop?.state;
     const was = this.now.loop;
     this.set({ loop, ...this.setUp(was, loop) });
-    this.sayAim(was, loop);
+    this.announcer.aim(was, loop);
     if (rests) void this.send();
     if (was?.state !== loop.state) this.lookAgain();
   }
@@ -324,25 +139,12 @@ export class Filming {
     return { change: before && changeSince(before, stood) };
   }
 
-  /** Speaks what is to be put right, when that is something else than before. */
-  private sayAim(was: LoopShown | null, loop: LoopShown): void {
-    const wrong = toPutRight(loop);
-    if (!wrong) return;
-    if (
-      was?.aim?.wrong?.fault === wrong.fault &&
-      performance.now() - this.spokenAt < SPOKEN_AGAIN_MS
-    )
-      return;
-    this.spokenAt = performance.now();
-    this.voice.say(aimWords(wrong, this.request.view, this.request.hand).word);
-  }
-
   private lost(why: string): void {
     if (this.now.step !== "running" || this.now.loop?.state === "done") return;
     this.tell({ type: "obstacle", obstacle: "camera lost" });
     this.set({
       trouble:
-        why === "ended" && this.camera?.running.stream === null
+        why === "ended" && this.rig.isStandIn
           ? {
               message: "The film that stands in for a camera is over.",
               action: "What was judged is kept.",
@@ -354,13 +156,8 @@ export class Filming {
   private async answered(answer: LiveAnswer): Promise<void> {
     const verdict = answer.rep.verdict!;
     const told = summaryOf(verdict);
-    this.quiet = !isAnswered(this.now.feedback, [
-      ...countedReps(this.now).map((r) => r.told),
-      told,
-    ]);
-    this.set({ shown: this.quiet ? null : { id: answer.id, rep: answer.rep } });
-    if (!this.quiet && verdict.result === "fail" && verdict.cue)
-      setTimeout(() => this.voice.say(verdict.cue!.words), SPOKEN_AFTER_MS);
+    const heard = this.announcer.verdict(verdict, this.now);
+    this.set({ shown: heard ? { id: answer.id, rep: answer.rep } : null });
     // For whoever measures.
     performance.mark("kingfisher:answer", {
       detail: {
@@ -372,8 +169,7 @@ export class Filming {
       },
     });
     const { drill, stage, keepFilm } = this.request;
-    const recording = this.camera?.records ? this.camera.remote : null;
-    const { remote } = this.worker();
+    const { clip, remote } = this.rig;
     const made = await this.keeper.answered(answer, told, {
       golfer: this.filmedFor(),
       boutId: this.bout,
@@ -381,7 +177,7 @@ export class Filming {
       drillVersion: drill.version,
       stage,
       keepFilm,
-      clip: recording && ((from, to) => recording.clip(from, to)),
+      clip,
       onFilmClock: (track, earlierMs) => remote.onFilmClock(track, earlierMs),
     });
     if (!made) return;
@@ -449,11 +245,6 @@ export class Filming {
     this.set({ waiting: await this.outbox.waiting() });
   }
 
-  /** An answer that is not said sounds as any rep that was seen. */
-  private sound(sound: Sound): void {
-    this.voice.play(this.quiet && ANSWERS.has(sound) ? "seen" : sound);
-  }
-
   /** The golfer wants more answers, or fewer. */
   answers(feedback: Feedback): void {
     this.set({ feedback });
@@ -466,11 +257,11 @@ export class Filming {
 
   /** Whether the preview is to be seen. */
   shows(on: boolean): void {
-    this.camera?.running.shows?.(on);
+    this.rig.shows(on);
   }
 
   tell(event: LoopEvent): void {
-    void this.live?.remote.tell(event);
+    this.rig.tell(event);
   }
 
   /** The golfer takes back the rep that is shown. */
@@ -498,18 +289,8 @@ export class Filming {
   stop(): void {
     void this.lock?.release();
     this.seconds.stop();
-    this.endRoll();
     this.keeper.finish();
-    this.camera?.running.stop();
-    void this.camera?.remote.stop();
-    const workers = [this.camera?.worker, this.live?.worker];
-    // What is still being cut out of the recording has a moment.
-    setTimeout(() => {
-      workers.forEach((w) => w?.terminate());
-      this.ended();
-    }, CUTTING_MS);
-    this.camera = null;
-    this.live = null;
+    this.rig.stop(() => this.ended());
     if (this.again) clearTimeout(this.again);
     this.set({
       step: "ready",
@@ -524,19 +305,6 @@ export class Filming {
   }
 }
 
-/** What a bench puts in the network's place, before the page is loaded. */
-const bench = (): Bench => (globalThis as { kingfisherBench?: Bench }).kingfisherBench ?? {};
-
-interface Bench extends Pick<FilmFor, "bench"> {
-  /** Other films that stand in, and how often they are played. */
-  films?: string[];
-  again?: Again;
-  /** Calls of the network so far, and the camera's pictures, for it to read. */
-  calls?: () => Promise<number>;
-  pictures?: () => Promise<{ taken: number; recorded: number }>;
-}
-
-const ONCE: Again = { times: 1, restS: 0 };
 const GONE = {
   message: "The camera is gone.",
   action: "What was judged is kept, and the count goes on when it films again.",
@@ -547,15 +315,8 @@ const NO_ROOM = {
     "Reps go to the computer at once now. Leave this page open until it says that all are kept, and free some space.",
 };
 
-const ANSWERS: ReadonlySet<Sound> = new Set(["pass", "fail", "not judged"]);
-
 /**
  * Reps are sent while nobody swings: what the computer does with one, and the film's way there,
  * take their time from the network's.
  */
 const RESTS: ReadonlySet<LoopShown["state"]> = new Set(["looking", "paused", "blocked", "done"]);
-const CUTTING_MS = 3000;
-/** What is to be put right is spoken again after this, ms. */
-const SPOKEN_AGAIN_MS = 6000;
-/** A cue is spoken when the fail's own sound is over, ms. */
-const SPOKEN_AFTER_MS = 650;

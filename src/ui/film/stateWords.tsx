@@ -3,7 +3,7 @@ import type { Scene } from "@/core/scene/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { AimSteps } from "./aimView";
 import { toPutRight, aimWords, CHANGED } from "./aimWords";
-import { type FilmingState, countedReps } from "./filming";
+import { type FilmingState, countedReps } from "./filmingState";
 import { Props } from "./filmProps";
 import { stateWords } from "./words";
 

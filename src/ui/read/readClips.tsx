@@ -1,12 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import { Button } from "@/ui/kit/button";
-import { capital } from "@/ui/kit/capital";
-import { inWords } from "@/ui/kit/inWords";
-import { FEWEST_SWINGS } from "@/core/choose/profile";
 import { ClipCard } from "./clipCard";
+import { AfterReading } from "./afterReading";
+import { JudgedAs, type DrillToRead } from "./judgedAs";
+import { NothingYet } from "./nothingYet";
 import { DeviceLine } from "./deviceLine";
 import { headline } from "./queue";
 import { useReading } from "./useReading";
@@ -19,16 +18,6 @@ const SAMPLES = {
   swings: { drill: "normal-swing", files: [1, 2, 3, 4, 5].map((k) => `five-swings-${k}.mp4`) },
 } as const;
 type SampleSet = keyof typeof SAMPLES;
-
-/** A drill that clips can be read for. */
-export interface DrillToRead {
-  id: string;
-  name: string;
-  /** The built-in drill whose movement it has: what is read of a clip goes by that. */
-  readAs: string;
-  version: number;
-  stages: readonly { id: string; name: string; view: "face-on" | "down-the-line"; main: boolean }[];
-}
 
 interface Props {
   golferId: string;
@@ -140,54 +129,19 @@ export function ReadClips({
           {open && <Button onClick={stopAll}>Stop all</Button>}
         </div>
       </div>
-      <div className="mt-3 flex flex-wrap items-center gap-x-2 gap-y-1 text-[17px]">
-        <label className="flex flex-wrap items-center gap-2">
-          Judge them as
-          <select
-            value={drill}
-            onChange={(e) => {
-              setDrill(e.target.value);
-              setStage(undefined);
-            }}
-            disabled={open}
-            className={SELECT}
-          >
-            {drills.map((d) => (
-              <option key={d.id} value={d.id}>
-                {d.name}
-              </option>
-            ))}
-            <option value="none">nothing: only measure</option>
-          </select>
-        </label>
-        {stages.length > 1 && (
-          <label className="flex flex-wrap items-center gap-2">
-            stage
-            <select
-              value={stage}
-              onChange={(e) => setStage(e.target.value)}
-              disabled={open}
-              className={SELECT}
-            >
-              {stages.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.name}
-                  {s.name.startsWith("Seen")
-                    ? ""
-                    : s.view === "face-on"
-                      ? ", from in front"
-                      : ", from behind"}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        {drill !== "none" && !set && !cautionsRead.includes(drill) && (
-          <Link href={`/drills/${drill}/ready`} className="underline underline-offset-4">
-            First time with it? What to take care of
-          </Link>
-        )}
-      </div>
+      <JudgedAs
+        drills={drills}
+        drill={drill}
+        stages={stages}
+        stage={stage}
+        disabled={open}
+        caution={!set && !cautionsRead.includes(drill)}
+        choose={(id) => {
+          setDrill(id);
+          setStage(undefined);
+        }}
+        chooseStage={setStage}
+      />
       {set && (
         <p className="mt-2 text-[17px]">
           {set === "rep"
@@ -208,68 +162,17 @@ export function ReadClips({
         </p>
       )}
       {done > 0 && !open && (
-        <div className="mt-5 flex flex-wrap items-center gap-x-6 gap-y-3 border-y-[3px] border-ink py-4">
-          {set === "rep" && (
-            <Next words="That was one rep. Five normal swings tell which drill is worth doing.">
-              <Button look="main" onClick={nextSet}>
-                Read her five swings
-              </Button>
-            </Next>
-          )}
-          {drill === "normal-swing" &&
-            (done >= FEWEST_SWINGS ? (
-              <Next words={`${capital(inWords(done))} swings are read.`}>
-                <Button look="main" asChild>
-                  <Link href="/profile">See what they show</Link>
-                </Button>
-              </Next>
-            ) : (
-              <p className="text-[17px]">
-                One swing is read. Two are needed to tell a habit from an accident, five are better.
-              </p>
-            ))}
-          <Link href="/reps" className="underline underline-offset-4">
-            All reps
-          </Link>
-        </div>
+        <AfterReading done={done} drill={drill} readSwings={set === "rep" ? nextSet : null} />
       )}
       {items.length === 0 && !set ? (
-        <div className="mt-6 grid max-w-[760px] gap-x-12 gap-y-6 border-t border-hair pt-6 md:grid-cols-2">
-          <div>
-            <h2 className="mb-2 text-[23px]">How to film</h2>
-            <ul className="grid gap-1.5">
-              <li>Stand the phone 4 m in front of you, at hip height, on its end or level.</li>
-              <li>
-                Head, feet and hands stay in the picture, with a hand&rsquo;s breadth to spare.
-              </li>
-              <li>Stand still for a second, swing, hold the finish.</li>
-              <li>60 pictures a second, in &lsquo;most compatible&rsquo; (H.264).</li>
-            </ul>
-          </div>
-          <div>
-            <h2 className="mb-2 text-[23px]">No clip yet?</h2>
-            <p className="mb-3">
-              Read one of the sample golfer&rsquo;s. It is read here, by the same network, as yours
-              will be.
-            </p>
-            <Button
-              onClick={() =>
-                void sampleFile(
-                  hand === "left" ? "double-step-left.mp4" : "double-step-good.mp4",
-                ).then(
-                  (file) => add([file]),
-                  () => setTrouble(true),
-                )
-              }
-            >
-              Try a sample clip
-            </Button>
-            <p className="mt-3 text-[15px] text-ink-2">
-              Or drop files anywhere on this page. They are read in this browser and never leave
-              this computer.
-            </p>
-          </div>
-        </div>
+        <NothingYet
+          trySample={() =>
+            void sampleFile(hand === "left" ? "double-step-left.mp4" : "double-step-good.mp4").then(
+              (file) => add([file]),
+              () => setTrouble(true),
+            )
+          }
+        />
       ) : (
         <ul className="mt-6 grid grid-cols-[repeat(auto-fill,minmax(180px,1fr))] gap-6">
           {items.map((item) => (
@@ -287,18 +190,6 @@ export function ReadClips({
         </ul>
       )}
       <DeviceLine device={device} />
-    </div>
-  );
-}
-
-const SELECT =
-  "min-h-11 max-w-full rounded-control border-[1.5px] border-edge bg-paper px-3 font-semibold";
-
-function Next({ words, children }: { words: string; children: React.ReactNode }) {
-  return (
-    <div className="flex flex-wrap items-center gap-x-6 gap-y-3" aria-live="polite">
-      <p className="text-[17px]">{words}</p>
-      {children}
     </div>
   );
 }

@@ -5,40 +5,22 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "r
 import { CLIP_WORDS } from "@/vision/decode/clipError";
 import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
-import { keepReps, NotKeptError, sendBlob, type FilmedFor } from "./keep";
+import { keptState, type KeptFor, type ReadTrack } from "./keptState";
+import { STALLED_MS, watched } from "./watched";
 
 let nextId = 1;
 
-/**
- * Reading says how far it is at least this often; a picture of the largest films takes a second,
- * ms.
- */
-const STALLED_MS = 30_000;
-
-/** Waits for silence: nothing heard for as long as was said last. */
-function watched() {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let silent: () => void = () => {};
-  const silence = new Promise<"silent">((resolve) => (silent = () => resolve("silent")));
-  const end = () => clearTimeout(timer);
-  return {
-    silence,
-    end,
-    /** @param ms how long nothing may be heard from now on; null: as long as it likes */
-    heard(ms: number | null) {
-      end();
-      if (ms !== null) timer = setTimeout(silent, ms);
-    },
-  };
-}
-
-/** Whom a clip is read for and what its reps are judged by: as it was when its reading began. */
-interface KeptFor {
-  golfer: FilmedFor;
-  drill: string;
-  version: number | undefined;
-  stage: string | undefined;
-}
+/** Reading such a clip once more tells the same. */
+const HOPELESS: ReadonlySet<string> = new Set([
+  "notVideo",
+  "empty",
+  "noPicture",
+  "codec",
+  "tooBig",
+  "damaged",
+  "size",
+  "tooLong",
+]);
 
 /**
  * Reads clips one after another in a worker, keeps what was read, and tells how far each one is.
@@ -65,6 +47,7 @@ export function useReading(
     if (!worker.current) {
       const w = new Worker(new URL("../../vision/worker/read.worker.ts", import.meta.url), {
         type: "module",
+        name: "read",
       });
       worker.current = { worker: w, reader: wrap<Reader>(w) };
     }
@@ -88,50 +71,16 @@ export function useReading(
   );
 
   const keep = useCallback(
-    async (
-      item: ClipItem,
-      clipSha256: string,
-      track: { bytes: Uint8Array; sha256: string },
-      captureFps?: number,
-    ) => {
+    async (item: ClipItem, read: ReadTrack, captureFps?: number) => {
       set(item.id, { step: "keeping" });
-      try {
-        if (keepFilm) await sendBlob("clips", clipSha256, item.file);
-        await sendBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
-        const { golfer, drill, version, stage } = keptFor.current.get(item.id)!;
-        const kept = await keepReps({
-          golfer,
-          clip: { sha256: clipSha256, name: item.file.name, bytes: item.file.size },
-          trackSha256: track.sha256,
-          drill,
-          ...(version === undefined ? {} : { drillVersion: version }),
-          ...(stage ? { stage } : {}),
+      set(
+        item.id,
+        await keptState(item.file, read, {
+          ...keptFor.current.get(item.id)!,
+          keepFilm,
           captureFps,
-        });
-        const rep = kept.reps[0];
-        const slow = kept.problems.find((p) => p.code === "slowMotion");
-        if (slow)
-          set(item.id, {
-            step: "asks",
-            question: "slowMotion",
-            track,
-            clipSha256,
-            message: slow.message,
-          });
-        else if (!rep) set(item.id, { step: "nothing", problems: kept.problems });
-        else set(item.id, { step: "done", repId: kept.ids[0]!, ...rep });
-      } catch (error) {
-        const message =
-          error instanceof NotKeptError
-            ? error.message
-            : "The program on this computer does not answer.";
-        set(item.id, {
-          step: "failed",
-          message,
-          action: "The clip is untouched. Try again.",
-          again: true,
-        });
-      }
+        }),
+      );
     },
     [keepFilm, set],
   );
@@ -174,22 +123,16 @@ export function useReading(
         }
         if (run.stopped) return;
         if (result.ok)
-          await keep(item, result.clipSha256, { bytes: result.track, sha256: result.trackSha256 });
+          await keep(item, {
+            clipSha256: result.clipSha256,
+            track: { bytes: result.track, sha256: result.trackSha256 },
+          });
         else
           set(item.id, {
             step: "failed",
             message: result.message,
             action: result.action,
-            again: ![
-              "notVideo",
-              "empty",
-              "noPicture",
-              "codec",
-              "tooBig",
-              "damaged",
-              "size",
-              "tooLong",
-            ].includes(result.code),
+            again: !HOPELESS.has(result.code),
           });
       } catch {
         if (!run.stopped)
@@ -231,8 +174,7 @@ export function useReading(
     again: (item: ClipItem) => set(item.id, { step: "waiting" }),
     remove: (item: ClipItem) => change({ type: "remove", id: item.id }),
     answerFps: (item: ClipItem, fps: number | null) => {
-      if (item.state.step === "asks")
-        void keep(item, item.state.clipSha256, item.state.track, fps ?? undefined);
+      if (item.state.step === "asks") void keep(item, item.state, fps ?? undefined);
     },
   };
 }

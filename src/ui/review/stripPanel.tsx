@@ -1,6 +1,7 @@
 "use client";
 
 import { useRef, useState } from "react";
+import type { CheckVerdict } from "@/core/judge/verdict";
 import type { Correction } from "@/core/reps/corrections";
 import { isEventName } from "@/core/reps/eventNames";
 import type { RepDetail } from "@/server/reps/queries";
@@ -52,11 +53,9 @@ export function StripPanel({
   );
   const anchors = checks.map((c) => gates.find((g) => g.check.id === c.id)?.anchor ?? FILM.height);
   const rows = pushApart(anchors, ROW, 0, FILM.height - ROW + 8);
-  const order = checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
   const y = Math.min(Math.max(s.y(ms), 0), FILM.height);
   const place = (e: React.PointerEvent<HTMLDivElement>) =>
     seek(s.y.invert(e.clientY - e.currentTarget.getBoundingClientRect().top));
-  const grabbedY = useRef(0);
   const [dragged, setDragged] = useState<string | null>(null);
   const computed = (name: string) => rep.events.find((e) => e.foot === "" && e.name === name);
   /** Puts the event where the film now stands. */
@@ -76,46 +75,22 @@ export function StripPanel({
           <StripEdges series={rep.series} hand={rep.hand} />
         </div>
         <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
-          {shown.map(([name, words], i) => {
-            const moves = dragged === name;
-            return (
-              <button
-                key={name}
-                type="button"
-                aria-label={`${words}, ${signed(events[name]! - zero)} ms: show its picture`}
-                title={
-                  computed(name) && isEventName(name) ? "Drag it to where it happens" : undefined
-                }
-                className={`absolute touch-none text-right leading-tight underline-offset-4 hover:underline ${moves ? "z-10 bg-paper" : ""} ${computed(name) && isEventName(name) ? "cursor-ns-resize" : ""}`}
-                style={{ top: (moves ? y : eventY[i]!) - 12, width: GUTTER - 14 }}
-                onClick={(e) => e.detail === 0 && seek(events[name]!)}
-                onPointerDown={(e) => {
-                  e.currentTarget.setPointerCapture(e.pointerId);
-                  grabbedY.current = e.clientY;
-                  seek(events[name]!);
-                }}
-                onPointerMove={(e) => {
-                  const by = e.clientY - grabbedY.current;
-                  if (
-                    !e.buttons ||
-                    !computed(name) ||
-                    !isEventName(name) ||
-                    (!moves && Math.abs(by) < DRAG_PX)
-                  )
-                    return;
-                  setDragged(name);
-                  seek(s.y.invert(s.y(events[name]!) + by));
-                }}
-                onPointerUp={() => moves && drop(name)}
-                onPointerCancel={() => setDragged(null)}
-              >
-                <span className="block text-[15px] font-semibold">{words}</span>
-                <span className="text-[14px] text-ink-2">
-                  {signed((moves ? ms : events[name]!) - zero)} ms
-                </span>
-              </button>
-            );
-          })}
+          {shown.map(([name, words], i) => (
+            <EventName
+              key={name}
+              words={words}
+              ms={(dragged === name ? ms : events[name]!) - zero}
+              top={dragged === name ? y : eventY[i]!}
+              moves={dragged === name}
+              movable={computed(name) !== undefined && isEventName(name)}
+              show={() => seek(events[name]!)}
+              drag={(by) => {
+                setDragged(name);
+                seek(s.y.invert(s.y(events[name]!) + by));
+              }}
+              drop={(there) => (there ? drop(name) : setDragged(null))}
+            />
+          ))}
           <svg
             width={GUTTER}
             height={FILM.height}
@@ -186,33 +161,109 @@ export function StripPanel({
           );
         })}
       </svg>
-      <ol
-        className="relative grid min-w-0 grow basis-full content-start gap-4 lg:mt-8 lg:block lg:basis-0"
-        style={{ minHeight: FILM.height }}
-      >
-        {order.map((i) => (
-          <li
-            key={checks[i]!.id}
-            className="inset-x-0 lg:absolute lg:top-(--y)"
-            style={{ "--y": `${rows[i]}px` } as React.CSSProperties}
-          >
-            <CheckRow
-              check={checks[i]!}
-              name={names.get(checks[i]!.id) ?? checks[i]!.id}
-              units={rep.units}
-              reason={rep.measures[checks[i]!.measure]?.reason}
-              at={rep.measures[checks[i]!.measure]?.at}
-              zero={zero}
-              seek={seek}
-            />
-          </li>
-        ))}
-        {checks.length === 0 && (
-          <li className="text-ink-2">Nothing was asked of this rep: it was only measured.</li>
-        )}
-      </ol>
+      <Checks rep={rep} checks={checks} rows={rows} names={names} zero={zero} seek={seek} />
       <Events events={rep.events} zero={zero} />
     </div>
+  );
+}
+
+/**
+ * An event's name beside the strip: pressed it shows its picture, dragged it moves the event.
+ *
+ * @param top where it stands, px
+ * @param moves it is being dragged
+ * @param drag how far it is dragged, px
+ * @param drop the drag is over; false when it was broken off
+ */
+function EventName({
+  words,
+  ms,
+  top,
+  moves,
+  movable,
+  show,
+  drag,
+  drop,
+}: {
+  words: string;
+  ms: number;
+  top: number;
+  moves: boolean;
+  movable: boolean;
+  show: () => void;
+  drag: (by: number) => void;
+  drop: (there: boolean) => void;
+}) {
+  const grabbedY = useRef(0);
+  return (
+    <button
+      type="button"
+      aria-label={`${words}, ${signed(ms)} ms: show its picture`}
+      title={movable ? "Drag it to where it happens" : undefined}
+      className={`absolute touch-none text-right leading-tight underline-offset-4 hover:underline ${moves ? "z-10 bg-paper" : ""} ${movable ? "cursor-ns-resize" : ""}`}
+      style={{ top: top - 12, width: GUTTER - 14 }}
+      onClick={(e) => e.detail === 0 && show()}
+      onPointerDown={(e) => {
+        e.currentTarget.setPointerCapture(e.pointerId);
+        grabbedY.current = e.clientY;
+        show();
+      }}
+      onPointerMove={(e) => {
+        const by = e.clientY - grabbedY.current;
+        if (e.buttons && movable && (moves || Math.abs(by) >= DRAG_PX)) drag(by);
+      }}
+      onPointerUp={() => moves && drop(true)}
+      onPointerCancel={() => drop(false)}
+    >
+      <span className="block text-[15px] font-semibold">{words}</span>
+      <span className="text-[14px] text-ink-2">{signed(ms)} ms</span>
+    </button>
+  );
+}
+
+/** The checks, each at its own height. @param rows their heights, px, in the order of the checks */
+function Checks({
+  rep,
+  checks,
+  rows,
+  names,
+  zero,
+  seek,
+}: {
+  rep: RepDetail;
+  checks: readonly CheckVerdict[];
+  rows: readonly number[];
+  names: ReadonlyMap<string, string>;
+  zero: number;
+  seek: (ms: number) => void;
+}) {
+  const order = checks.map((_, i) => i).sort((a, b) => rows[a]! - rows[b]!);
+  return (
+    <ol
+      className="relative grid min-w-0 grow basis-full content-start gap-4 lg:mt-8 lg:block lg:basis-0"
+      style={{ minHeight: FILM.height }}
+    >
+      {order.map((i) => (
+        <li
+          key={checks[i]!.id}
+          className="inset-x-0 lg:absolute lg:top-(--y)"
+          style={{ "--y": `${rows[i]}px` } as React.CSSProperties}
+        >
+          <CheckRow
+            check={checks[i]!}
+            name={names.get(checks[i]!.id) ?? checks[i]!.id}
+            units={rep.units}
+            reason={rep.measures[checks[i]!.measure]?.reason}
+            at={rep.measures[checks[i]!.measure]?.at}
+            zero={zero}
+            seek={seek}
+          />
+        </li>
+      ))}
+      {checks.length === 0 && (
+        <li className="text-ink-2">Nothing was asked of this rep: it was only measured.</li>
+      )}
+    </ol>
   );
 }
 

@@ -1,7 +1,7 @@
 import { cutoutBytes, memoryForWhole } from "../decode/cutout";
 import type { Box } from "../decode/frame";
 import type { Picture } from "../decode/openClip";
-import type { LivePicture, LiveWant } from "./liveReader";
+import type { LivePicture, LiveWant } from "./liveReaderOptions";
 
 /**
  * Copies out of a camera's pictures what a live reader wants of them, before the camera takes them

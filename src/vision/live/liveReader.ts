@@ -2,20 +2,21 @@ import { ABSENT, asTrack, stanceOf, type Look, type Stance } from "../../core/li
 import { pictureProblems, type Problem } from "../../core/scene/problems";
 import { POINTS, PRESENT, STRIDE, type Track } from "../../core/track/track";
 import { findPeople, strangers } from "../coarseLook";
-import { boxOf, Resampler, type Square } from "../crop/resample";
+import { boxOf, type Square } from "../crop/resample";
 import { lumaOf } from "../cutoutWindows";
 import { cutoutArea, type Cutout } from "../decode/cutout";
-import type { Box } from "../decode/frame";
 import { handled } from "../handled";
 import { bodySquare } from "../network/detector";
 import { proposedSquare, readPoints } from "../network/points";
-import { CROP_SIDE, type LandmarkOutput, type PoseNetwork } from "../network/poseNetwork";
+import type { PoseNetwork } from "../network/poseNetwork";
 import { seenIn, type Seen } from "../reading";
-import type { Onset } from "../sound/onsets";
 import { Background } from "../still/background";
 import { LIVE_SQUARE } from "./fitted";
+import type { LivePicture, LiveReaderOptions } from "./liveReaderOptions";
+import { Looker } from "./looker";
+import { PictureRate } from "./pictureRate";
+import { Rival } from "./rival";
 import { liveSpan, type HandedOn, type Kept, type LiveSpan } from "./liveSpan";
-import type { SpanSeen } from "./spanReadings";
 import {
   feetOf,
   holds,
@@ -26,43 +27,6 @@ import {
   uprightPlace,
   type CropPlace,
 } from "./place";
-
-/**
- * What a running camera hands on of a picture: the part that was wanted, and now and then all of
- * it.
- */
-export interface LivePicture {
-  /** ms on the camera's clock. */
-  t: number;
-  part: Cutout | null;
-  whole: Cutout | null;
-}
-
-/** What the reader wants of the pictures to come. */
-export interface LiveWant {
-  area: Box | null;
-  /** A whole picture is wanted once in so many ms. */
-  wholeEveryMs: number;
-}
-
-export interface LiveReaderOptions {
-  faceOn: boolean;
-  /** Of the upright picture, px; and pictures a second. */
-  size: { width: number; height: number; fps: number };
-  want: (want: LiveWant) => void;
-  /** Called after each look. */
-  looked: (stance: Stance, looks: readonly Look[]) => void;
-  /**
-   * Follows shoes and hands in part of what was seen, somewhere where that keeps nothing waiting.
-   */
-  follow: (seen: SpanSeen) => Promise<Track>;
-  /** There are few processors: while a rep is judged the network leaves one to that. */
-  sparing?: boolean;
-  /** Sudden sounds between two times, ms on the camera's clock; null where nothing listens. */
-  heard?: (from: number, to: number) => Onset[] | null;
-  /** Gives back memory of pictures that are let go. */
-  release?: (data: Uint8Array<ArrayBuffer>) => void;
-}
 
 /**
  * Pictures and looks are kept for this long, ms: a rep reaches 6 s before its top and some seconds
@@ -81,14 +45,6 @@ const LOST_MS = 700;
 const MOVED_OFF = 0.12;
 const MOVED_OFF_MS = 500;
 const WALKS = 0.36;
-/**
- * Somebody so many times as large as who is followed, seen in one place in so many looks at the
- * whole picture, is the golfer.
- */
-const LARGER = 1.15;
-const STAYS_LOOKS = 3;
-/** Weight of one look in what a look takes lately. */
-const LATELY = 0.1;
 /** Fewer pictures than this are nothing to read. */
 const LEAST_PICTURES = 10;
 /**
@@ -104,7 +60,9 @@ const LATELY_MS = 2500;
  * closely.
  */
 export class LiveReader {
-  private readonly resampler = new Resampler(CROP_SIDE, 0, 1, "nearest");
+  private readonly looker: Looker;
+  private readonly rate = new PictureRate();
+  private readonly rival = new Rival();
   private readonly timings = { detectorRuns: 0 };
   private square: Square | null = null;
   private place: CropPlace | null = null;
@@ -113,7 +71,6 @@ export class LiveReader {
   private readonly handedOn: HandedOn = new Map();
   private looks: Look[] = [];
   private about: Pick<Track, "looks" | "others"> = { looks: [], others: [] };
-  private under = 0;
   private newest: { t: number; cut: Cutout } | null = null;
   private searching = false;
   private seenAt = -Infinity;
@@ -123,19 +80,20 @@ export class LiveReader {
   private closing = false;
   private judging = false;
   private resting = false;
-  private rival: { x: number; y: number; looks: number } | null = null;
-  /** Calls of the network; and what one takes lately, ms. */
-  calls = 0;
-  lookMs = 30;
-  /** Time from one picture to the next lately, ms; and when the last one was. */
-  private pictureMs: number | null = null;
-  private lastAt: number | null = null;
-
   constructor(
     private readonly network: PoseNetwork,
     private readonly options: LiveReaderOptions,
   ) {
+    this.looker = new Looker(network);
     this.wantNow();
+  }
+
+  /** What a look takes lately, ms, and how many the network takes at once. */
+  get lookMs(): number {
+    return this.looker.lookMs;
+  }
+  get atOnce(): number {
+    return this.looker.atOnce;
   }
 
   private wantNow(): void {
@@ -152,15 +110,10 @@ export class LiveReader {
     if (whole) this.takeWhole(t, whole);
     if (!part) {
       // While nobody is there only whole pictures come.
-      this.lastAt = null;
+      this.rate.paused();
       return;
     }
-    if (this.lastAt !== null)
-      this.pictureMs =
-        this.pictureMs === null
-          ? t - this.lastAt
-          : this.pictureMs + LATELY * (t - this.lastAt - this.pictureMs);
-    this.lastAt = t;
+    this.rate.came(t);
     const { place } = this;
     if (place && holds(part, place.area)) {
       this.kept.push({ n: this.taken++, t, cut: part, seen: null, asked: false });
@@ -179,9 +132,8 @@ export class LiveReader {
    * free next need not.
    */
   private pump(): void {
-    const most =
-      this.judging && this.options.sparing ? this.network.atOnce - 1 : this.network.atOnce + 1;
-    while (this.under < most && !this.closing && !this.resting) {
+    const most = this.judging && this.options.sparing ? this.atOnce - 1 : this.atOnce + 1;
+    while (this.looker.under < most && !this.closing && !this.resting) {
       if (this.place) {
         const next = this.kept.at(-1);
         if (!next || next.asked) return;
@@ -192,29 +144,12 @@ export class LiveReader {
           !next ||
           !this.square ||
           !holdsSquare(next.cut, this.square, this.options.size) ||
-          this.under >= this.network.atOnce
+          this.looker.under >= this.atOnce
         )
           return;
         this.newest = null;
         void this.follow(next.t, next.cut, this.square);
       }
-    }
-  }
-
-  private async output(cut: Cutout, square: Square): Promise<LandmarkOutput> {
-    this.under++;
-    this.calls++;
-    this.network.told?.({ t: cut.frame.timeMs, square });
-    const began = performance.now();
-    try {
-      return await this.network.landmarks(this.resampler.cut(cut, square, this.network.crop()));
-    } finally {
-      // Those that waited in a row for their turn each took their share of it.
-      const took =
-        ((performance.now() - began) * this.network.atOnce) /
-        Math.max(this.under, this.network.atOnce);
-      this.lookMs += LATELY * (took - this.lookMs);
-      this.under--;
     }
   }
 
@@ -230,16 +165,12 @@ export class LiveReader {
     this.pump();
   }
 
-  get atOnce(): number {
-    return this.network.atOnce;
-  }
-
   /** Looks at a kept picture. */
   private async seenOf(kept: Kept, place: CropPlace): Promise<Seen> {
     kept.asked = true;
-    const output = await this.output(kept.cut, place.square);
+    const output = await this.looker.look(kept.cut, place.square);
     const seen = (kept.seen = seenIn(output, place.square, place.feet, this.options.faceOn));
-    this.network.done(output);
+    this.looker.done(output);
     return seen;
   }
 
@@ -255,12 +186,12 @@ export class LiveReader {
   }
 
   private async follow(t: number, cut: Cutout, square: Square): Promise<void> {
-    const output = await this.output(cut, square);
+    const output = await this.looker.look(cut, square);
     const points = new Float32Array(POINTS * STRIDE);
     readPoints(output, square, points);
     if (output.presence >= PRESENT) this.square = bodySquare(...proposedSquare(output, square));
     const presence = output.presence;
-    this.network.done(output);
+    this.looker.done(output);
     if (!this.place) {
       this.looks.push({ t, points, presence });
       this.looked(t);
@@ -379,32 +310,23 @@ export class LiveReader {
     // The detector's square is a first guess.
     let square = first;
     for (let k = 0; k < 2; k++) {
-      const output = await this.output(whole, square);
+      const output = await this.looker.look(whole, square);
       square = bodySquare(...proposedSquare(output, square));
-      this.network.done(output);
+      this.looker.done(output);
     }
     this.square = square;
     this.seenAt = t;
     this.wantNow();
   }
 
-  /** Who was taken for the golfer may stand behind: somebody larger who stays is the golfer. */
+  /** Follows somebody else, when the one who was followed stands behind them. */
   private compare(others: Track["others"], own: Square): void {
-    const largest = [...others].sort((a, b) => b.size - a.size)[0];
-    if (!largest || largest.size < LARGER * own.size) {
-      this.rival = null;
-      return;
-    }
-    const same =
-      this.rival &&
-      Math.hypot(largest.x - this.rival.x, largest.y - this.rival.y) < 0.25 * largest.size;
-    this.rival = { x: largest.x, y: largest.y, looks: same ? this.rival!.looks + 1 : 1 };
-    if (this.rival.looks < STAYS_LOOKS) return;
-    this.rival = null;
+    const golfer = this.rival.among(others, own.size);
+    if (!golfer) return;
     this.leave();
     this.looks = [];
-    this.square = { cx: largest.x, cy: largest.y, size: largest.size };
-    this.seenAt = largest.t;
+    this.square = { cx: golfer.x, cy: golfer.y, size: golfer.size };
+    this.seenAt = golfer.t;
     this.wantNow();
   }
 
@@ -432,7 +354,7 @@ export class LiveReader {
     return {
       looks: of(this.looks, ms),
       about: { looks: of(this.about.looks, LATELY_MS), others: of(this.about.others, LATELY_MS) },
-      fps: this.pictureMs && 1000 / this.pictureMs,
+      fps: this.rate.fps,
     };
   }
 

@@ -1,16 +1,9 @@
 import { createActor } from "xstate";
 import type { Analysis } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
-import { AIM_STEPS, type Aim } from "../../core/film/aimSteps";
 import { aimOf } from "../../core/film/aim";
 import type { Reach } from "../../core/film/plan";
-import {
-  repLoop,
-  startsStill,
-  type LoopSnapshot,
-  type Obstacle,
-  type Sound,
-} from "../../core/live/loop";
+import { repLoop, startsStill, type LoopSnapshot, type Sound } from "../../core/live/loop";
 import type { Look, Stance } from "../../core/live/stance";
 import { hangTogether } from "../../core/reps/rep";
 import {
@@ -21,14 +14,17 @@ import {
   type Decided,
   type RepWatch,
 } from "../../core/live/watch";
-import type { Problem } from "../../core/scene/problems";
 import type { GolferFacts } from "../../core/scene/scene";
 import type { Track } from "../../core/track/track";
 import { nextFrames } from "../anytime/plan";
 import { lookInRounds, thinned } from "../anytime/rounds";
 import type { PoseNetwork } from "../network/poseNetwork";
-import { LiveReader, type LivePicture, type LiveReaderOptions } from "./liveReader";
+import { LiveReader } from "./liveReader";
+import type { LivePicture, LiveReaderOptions } from "./liveReaderOptions";
 import type { LiveSpan } from "./liveSpan";
+import { obstacleOf } from "./obstacle";
+import { sameAim } from "./sameAim";
+import { Together } from "./together";
 
 /**
  * What was seen of a rep, or of reps that hang together: its track, and when that begins, ms on the
@@ -117,8 +113,7 @@ export class LiveSession {
   readonly reader: LiveReader;
   private readonly loop;
   private readonly watch: RepWatch;
-  private readonly together: boolean;
-  private lastTo = -Infinity;
+  private readonly together: Together;
   private busy = false;
   private clearLooks = 0;
   private slow = false;
@@ -128,7 +123,6 @@ export class LiveSession {
    * one.
    */
   rollDeg: number | null = null;
-  private completing: { id: string; from: number; to: number }[] = [];
 
   constructor(
     network: PoseNetwork,
@@ -136,7 +130,7 @@ export class LiveSession {
   ) {
     const { stage, reps } = options;
     this.watch = watchFor(stage);
-    this.together = hangTogether(stage.rules);
+    this.together = new Together(hangTogether(stage.rules));
     this.loop = createActor(repLoop, {
       input: { reps, already: options.already ?? 0, stillStart: startsStill(stage.rules) },
     });
@@ -221,7 +215,7 @@ export class LiveSession {
       reach,
       rollDeg: this.rollDeg,
     });
-    if (!loop.context.aim || !saysTheSame(aim, loop.context.aim))
+    if (!loop.context.aim || !sameAim(aim, loop.context.aim))
       this.loop.send({ type: "aim", t, aim });
   }
 
@@ -332,8 +326,8 @@ export class LiveSession {
       const over =
         finish?.t ?? ((impact ?? release) ? (impact ?? release)!.t + TO_FINISH_MS : one.rep.to);
       const recordedTo = Math.max(trackFrom + over, one.deciding ?? 0) + AFTER_END_MS;
-      const keptIn = this.keptIn(id, one, trackFrom, recordedTo);
-      this.lastTo = recordedTo;
+      const lead = BEFORE_REP * (one.to - one.from);
+      const keptIn = this.together.add({ id, from: one.from, to: recordedTo }, trackFrom, lead);
       this.options.answered({
         ...one,
         id,
@@ -348,34 +342,9 @@ export class LiveSession {
     if (nothing) this.loop.send({ type: "nothing" });
   }
 
-  /**
-   * What a rep is kept with: reps that hang together stay so as long as all of them is still there
-   * to be seen.
-   */
-  private keptIn(id: string, { from, to }: Decided, trackFrom: number, recordedTo: number): string {
-    const last = this.completing.at(-1);
-    if (this.together && last && recordedTo - last.from < TOGETHER_MS) {
-      last.to = recordedTo;
-      return last.id;
-    }
-    // In the middle of a spell its own turn must be the first.
-    const goesOn = this.together && from < this.lastTo + GOES_ON_MS;
-    this.completing.push({
-      id,
-      from: goesOn ? Math.max(trackFrom, from - BEFORE_REP * (to - from)) : trackFrom,
-      to: recordedTo,
-    });
-    return id;
-  }
-
   /** Hands on the whole of reps that are over. */
   private complete(now: number): void {
-    // More that hangs together may come, as long as all is kept.
-    const isOver = (c: { from: number; to: number }) =>
-      c.to <= now && (!this.together || now > c.to + GOES_ON_MS || now > c.from + TOGETHER_MS);
-    const over = this.completing.filter(isOver);
-    this.completing = this.completing.filter((c) => !isOver(c));
-    for (const { id, from, to } of over) {
+    for (const { id, from, to } of this.together.over(now)) {
       const span = this.reader.span(from, to);
       if (!span) continue;
       void span
@@ -405,30 +374,8 @@ export class LiveSession {
   }
 }
 
-/**
- * Reps that hang together are kept together for so long, ms: what is seen is kept a little longer;
- * the next one comes within this of the last one's end.
- */
-const TOGETHER_MS = 10_000;
-const GOES_ON_MS = 2500;
 /** A swing that has not finished by then does so within this of its strike, ms. */
 const TO_FINISH_MS = 1500;
 /** So many looks at the whole picture without an obstacle, and it is over. */
 const CLEAR_LOOKS = 2;
 const NO_REPS: Pick<Analysis, "reps"> = { reps: [] };
-
-/** The page is not told of what it would say in the same words. */
-const saysTheSame = (a: Aim, b: Aim): boolean =>
-  AIM_STEPS.every((s) => a.steps[s] === b.steps[s]) &&
-  a.wrong?.fault === b.wrong?.fault &&
-  Math.round(a.wrong?.by ?? 0) === Math.round(b.wrong?.by ?? 0) &&
-  !a.told === !b.told;
-
-const obstacleOf = (problems: readonly Problem[]): Obstacle | null =>
-  problems.some((p) => p.code === "movedCamera")
-    ? "phone moved"
-    : problems.some((p) => p.code === "dark")
-      ? "dark"
-      : problems.some((p) => p.code === "secondPerson" && p.touches === "rep")
-        ? "somebody in the way"
-        : null;

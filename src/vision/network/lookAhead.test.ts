@@ -37,13 +37,17 @@ function slowNetwork() {
   };
 }
 
+/** What a crop shows, which this network does not ask. */
+const NOTHING = { t: 0, square: { cx: 0, cy: 0, size: 0 } };
+
 describe("looking ahead", () => {
   it("asks for as many as keep the network busy, and hands on what it says in the order of asking, whatever comes first", async () => {
     const { network, given, answer, most, waiting } = slowNetwork();
     const ahead = new LookAhead(network, () => {});
     const said: number[] = [];
     const all = (async () => {
-      for (let k = 0; k < 9; k++) await ahead.ask(Float32Array.of(k), (o) => said.push(o.presence));
+      for (let k = 0; k < 9; k++)
+        await ahead.ask(Float32Array.of(k), NOTHING, (o) => said.push(o.presence));
       await ahead.end();
     })();
     while (said.length < 9) {
@@ -59,7 +63,7 @@ describe("looking ahead", () => {
   it("says what broke when its turn comes", async () => {
     const { network, answer } = slowNetwork();
     const ahead = new LookAhead(network, () => {});
-    await ahead.ask(Float32Array.of(13), () => {});
+    await ahead.ask(Float32Array.of(13), NOTHING, () => {});
     answer(0);
     await expect(ahead.end()).rejects.toThrow("broken");
   });

@@ -1,5 +1,5 @@
 import { handled } from "../handled";
-import type { LandmarkOutput, PoseNetwork } from "./poseNetwork";
+import type { LandmarkOutput, PoseNetwork, Shown } from "./poseNetwork";
 
 /**
  * Looks one after another, in the network's own threads, while whoever asks decodes and cuts the
@@ -21,9 +21,10 @@ export class LookAhead {
   /** Asks for a look at a crop, which is given away; waits while enough of them are under way. */
   async ask(
     input: Float32Array<ArrayBuffer>,
+    of: Shown,
     then: (output: LandmarkOutput) => void,
   ): Promise<void> {
-    this.under.push({ said: handled(this.network.landmarks(input)), then });
+    this.under.push({ said: handled(this.network.landmarks(input, of)), then });
     // One that waits behind each that is looked at is enough for the network never to rest while
     // there are pictures.
     while (this.under.length >= 2 * this.network.atOnce) await this.next();

@@ -3,16 +3,23 @@
  * business.
  */
 export interface PoseNetwork {
-  /** 224×224×3 RGB, −1…1 → boxes [2254×12] and score logits [2254]. The input is given away. */
+  /**
+   * 224×224×3 RGB, −1…1 → boxes [2254×12] and score logits [2254]. The input is given away.
+   *
+   * @param of what the input shows
+   */
   detect(
     input: Float32Array<ArrayBuffer>,
+    of?: Shown,
   ): Promise<{ boxes: Float32Array<ArrayBuffer>; scores: Float32Array<ArrayBuffer> }>;
   /** Memory for a crop: one that was given away before, if it has come back. */
   crop(): Float32Array<ArrayBuffer>;
-  /** Told before each call which picture (ms) and square it is of: a stand-in can't see. */
-  told?(of: { t: number; square: { cx: number; cy: number; size: number } }): void;
-  /** 256×256×3 RGB, 0…1 → the five outputs that are read. The crop is given away. */
-  landmarks(input: Float32Array<ArrayBuffer>): Promise<LandmarkOutput>;
+  /**
+   * 256×256×3 RGB, 0…1 → the five outputs that are read. The crop is given away.
+   *
+   * @param of what the crop shows
+   */
+  landmarks(input: Float32Array<ArrayBuffer>, of?: Shown): Promise<LandmarkOutput>;
   /**
    * Gives an output that was read back, so that its memory is used again: new megabytes for each
    * picture keep the garbage collector busy.
@@ -23,6 +30,15 @@ export interface PoseNetwork {
   threads: number;
   /** Pictures that it looks at at the same time. */
   atOnce: number;
+}
+
+/**
+ * What an input is cut from: a picture's time, ms, and the square, px of the picture. Only a network
+ * that answers from a recording needs it.
+ */
+export interface Shown {
+  t: number;
+  square: { cx: number; cy: number; size: number };
 }
 
 export interface LandmarkOutput {

@@ -12,7 +12,6 @@ const MOST_BEHIND = 12;
 
 let recorder: Recorder | null = null;
 let stopped = false;
-const count = { taken: 0, recorded: 0 };
 
 /**
  * Takes a camera's frames: copies out what is looked at, and records all. It judges nothing, so
@@ -46,7 +45,6 @@ const camera: CameraWorker = {
       made && { ...made, sha256: bytesToHex(sha256(new Uint8Array(await made.file.arrayBuffer()))) }
     );
   },
-  pictures: () => count,
   stop() {
     stopped = true;
     recorder?.end();
@@ -80,11 +78,7 @@ async function take(
   const t = frame.timestamp / 1000;
   const sample = new VideoSample(frame);
   try {
-    count.taken++;
-    if (recorder && recorder.queue < MOST_BEHIND) {
-      recorder.take(frame);
-      count.recorded++;
-    }
+    if (recorder && recorder.queue < MOST_BEHIND) recorder.take(frame);
     const picture = await grabber.grab(pictureOf(sample, t, 0), size);
     const message: FromCamera = {
       picture,

@@ -5,7 +5,7 @@ import type { Reach } from "../../core/film/plan";
 import type { LoopAnswer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
 import type { VerdictSummary } from "../../core/judge/verdict";
 import type { Track } from "../../core/track/track";
-import type { LivePicture, LiveWant } from "../live/liveReader";
+import type { LivePicture, LiveWant } from "../live/liveReaderOptions";
 import type { SpanSeen } from "../live/spanReadings";
 import type { Came } from "./networkFiles";
 import type { AboutDevice } from "./protocol";
@@ -31,11 +31,6 @@ export interface FilmFor {
    */
   reps: number;
   already: number;
-  /**
-   * For benches: a recording that answers in place of the network, in so many ms, of a film that is
-   * played again after a while; or the network alone, on whatever it is given.
-   */
-  bench?: undefined | { looks: string; ms: number; periodMs?: number } | "bare";
 }
 
 /** The state of the loop as the page shows it. */
@@ -79,7 +74,7 @@ export interface LiveAnswer extends LiveTrack {
 }
 
 /** What the page hears from the live worker (by comlink). */
-interface LiveListener {
+export interface LiveListener {
   state(shown: LoopShown): void;
   sound(sound: Sound): void;
   /** See `LiveSessionOptions`. */
@@ -99,11 +94,8 @@ export interface ReadAgain extends TrackFile {
 }
 
 export interface LiveWorker {
-  /**
-   * Loads the network, telling what of its files has come the first time; or what a bench puts in
-   * its place.
-   */
-  warm(bench?: FilmFor["bench"], told?: (came: Came) => void): Promise<AboutDevice>;
+  /** Loads the network, telling what of its files has come the first time. */
+  warm(told?: (came: Came) => void): Promise<AboutDevice>;
   /** @param pictures where the camera's pictures come from, and what is wanted of them goes */
   start(
     film: FilmFor,
@@ -127,8 +119,6 @@ export interface LiveWorker {
    */
   readAgain(film: Blob, told: (share: number) => void): Promise<ReadAgain | null>;
   stopReading(): void;
-  /** Calls of the network so far. */
-  calls(): number;
 }
 
 /** What the live worker says to the camera's. */
@@ -162,15 +152,7 @@ export interface CameraWorker {
     fromMs: number,
     toMs: number,
   ): Promise<{ file: Blob; sha256: string; fromMs: number } | null>;
-  /** Pictures that the camera gave so far, and those of them that were recorded. */
-  pictures(): { taken: number; recorded: number };
   stop(): void;
-}
-
-/** How often films are played, all of them, and how long the last picture stands after each, s. */
-export interface Again {
-  times: number;
-  restS: number;
 }
 
 export interface StandIn {
@@ -180,7 +162,6 @@ export interface StandIn {
    */
   open(
     films: string[],
-    again: Again,
     pictures: MessagePort,
     preview: OffscreenCanvas | null,
     sound: MessagePort | null,

@@ -79,6 +79,15 @@ export async function onGraphics(processor: Loaded): Promise<Loaded | null> {
   return chosen;
 }
 
+/** Where the network runs while a camera does not wait: chosen before the camera starts. */
+export async function chooseNetwork(told?: (came: Came) => void): Promise<Loaded> {
+  const processor = await onProcessor(told);
+  const graphics = await onGraphics(processor).catch(() => null);
+  if (!graphics) return processor;
+  processor.end();
+  return graphics;
+}
+
 async function goldenCrop(url: string): Promise<Float32Array> {
   const response = await fetch(url);
   if (!response.ok) throw new Error(`${url}: ${response.status}`);

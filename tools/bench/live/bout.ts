@@ -2,7 +2,8 @@ import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import { sameRep } from "../../../src/core/live/sameRep";
 import type { Truth } from "../../study/truthClip";
-import { recordLooks } from "./recordLooks";
+import { counted } from "../../standIn/standIn";
+import { recordLooks } from "../../standIn/recordLooks";
 
 export const truthOf = (film: string): Truth =>
   JSON.parse(readFileSync(film.replace(/mp4$/, "json"), "utf8")) as Truth;
@@ -16,11 +17,8 @@ export const ONE_REP = {
   track: "demo/tracks/double-step-good.track",
 };
 
-/** What one call of the stand-in network takes, ms. */
+/** What one call of the recorded network takes, ms. */
 export const CALL_MS = 10;
-/** For the page: the stand-in network answers. @param periodMs how often the film is played */
-export const playedLooks = (periodMs?: number): string =>
-  `{ looks: "/stand-in.looks", ms: ${CALL_MS}${periodMs === undefined ? "" : `, periodMs: ${periodMs}`} }`;
 
 /** An answer as the page marks it; `about` is its rep's middle, ms on the camera's clock. */
 export interface LiveAnswer {
@@ -47,33 +45,23 @@ export const answersByRep = (
 ): LiveAnswer[][] =>
   reps.map((r) => answers.filter((a) => sameRep(a.about - beganMs, r.events.top!)));
 
-/**
- * Lets the stand-in network find what the real one says of the film. @param looks otherwise of
- * another one
- */
-export async function serveLooks(page: Page, looks?: Buffer): Promise<void> {
-  const body =
-    looks ??
-    readFileSync(await recordLooks(FILM, truth.camera.knock ? [truth.camera.knock.at * 1000] : []));
-  await page.route("**/stand-in.looks", (route) =>
-    route.fulfill({ body, contentType: "application/octet-stream" }),
-  );
+/** What the real network says of the film, recorded once. */
+export async function recordedBout(): Promise<Buffer> {
+  const knocks = truth.camera.knock ? [truth.camera.knock.at * 1000] : [];
+  return readFileSync(await recordLooks(FILM, knocks));
 }
 
 /**
- * Opens the page that films, presses *Try without a camera*, and waits until it runs. @param bench
- * what stands in, as script
+ * Opens the page that films, presses *Try without a camera*, and waits until it runs.
+ *
+ * @param page with a stand-in camera that counts (see `standIn`)
  */
-export async function startBout(
-  page: Page,
-  base: string,
-  bench: string,
-  reps = truth.reps.length,
-): Promise<void> {
-  await page.addInitScript(`window.kingfisherBench = ${bench}`);
+export async function startBout(page: Page, base: string, reps = truth.reps.length): Promise<void> {
   await page.goto(`${base}/film?drill=double-step&reps=${reps}`);
   await page.getByRole("button", { name: "Try without a camera" }).click();
-  await page.waitForFunction(() => window.kingfisherBench.calls !== undefined, undefined, {
-    timeout: 120_000,
-  });
+  for (const until = performance.now() + STARTED_MS; performance.now() < until;)
+    if (await counted(page, "pictures")) return;
+  throw new Error("the film that stands in for a camera did not begin");
 }
+
+const STARTED_MS = 120_000;

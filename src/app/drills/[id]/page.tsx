@@ -5,9 +5,7 @@ import { cache } from "react";
 import { copyDrill, goOn } from "@/app/drillActions";
 import { keepReach, keepStance } from "@/app/golferActions";
 import { conflicts, conflictWords } from "@/core/choose/conflicts";
-import { STANCE_WORDS } from "@/core/choose/reach";
 import { compareStances, STANCE_DRILL, STANCE_STAGES } from "@/core/choose/stances";
-import { findSymptom } from "@/core/choose/symptoms";
 import { DRILLS, isJudged, type Drill, type Stage } from "@/core/drills";
 import { pathsThrough } from "@/core/drills/paths";
 import { isThrough, ladder, LAST, PASSES, type LadderStanding } from "@/core/practice/ladder";
@@ -18,6 +16,7 @@ import { currentGolfer } from "@/server/golfers/golfers";
 import { repsOfDrill } from "@/server/reps/ownSwings";
 import { stageReps } from "@/server/reps/stageReps";
 import { StanceTest } from "@/ui/drills/stanceTest";
+import { AboutDrill } from "@/ui/drills/aboutDrill";
 import { DrillView, Stages, type StageShown } from "@/ui/drills/drillView";
 import type { StandingShown } from "@/ui/drills/standing";
 import { ANYBODY } from "@/ui/golfer/anybody";
@@ -77,13 +76,6 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const golfer = known
     ? { statureCm: known.statureCm, hand: known.hand, units: known.units }
     : ANYBODY;
-  const against = DRILLS.filter((d) => d.group !== "baseline" && d.id !== drill.basedOn).flatMap(
-    (other) =>
-      conflicts(drill, other)
-        .slice(0, 1)
-        .map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })),
-  );
-  const { at, dose } = drill;
   const paths = pathsThrough(drill.id);
   const done = known
     ? await stageReps(db, known.id, [
@@ -147,82 +139,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
           keepStance={keepStance.bind(null, known.id)}
         />
       )}
-      <div className="mt-10 grid gap-x-12 gap-y-8 border-t border-hair pt-8 md:grid-cols-2 xl:grid-cols-4">
-        <section>
-          <h2 className="mb-2 text-[23px]">Set up</h2>
-          <ol className="grid list-decimal gap-1 pl-5">
-            {drill.setUp.map((s) => (
-              <li key={s}>{s}</li>
-            ))}
-          </ol>
-        </section>
-        <section>
-          <h2 className="mb-2 text-[23px]">Where things are</h2>
-          <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
-            {(
-              [
-                [
-                  "Feet",
-                  known?.stance && at.feet.startsWith("Your usual stance")
-                    ? `${at.feet} Yours: ${STANCE_WORDS[known.stance]}.`
-                    : at.feet,
-                ],
-                ["Ball", at.ball],
-                ["Club", at.club],
-                ["Phone", at.phone],
-              ] as const
-            ).map(([name, words]) => [
-              <dt key={name} className="text-ink-2">
-                {name}
-              </dt>,
-              <dd key={`${name}d`}>{words}</dd>,
-            ])}
-          </dl>
-          {drill.gear.length > 0 && (
-            <p className="mt-3">
-              {drill.gear
-                .map((g) => `${g.name}${g.instead.length ? ` (or ${g.instead.join(", ")})` : ""}`)
-                .join("; ")}
-              .
-            </p>
-          )}
-        </section>
-        <section>
-          <h2 className="mb-2 text-[23px]">How much, and how it feels</h2>
-          <p>
-            {dose.sets === 1 ? "One set" : `${dose.sets} sets`} of {dose.reps}, about{" "}
-            {drill.minutes} minutes, {drill.places.join(" or ")}. {dose.note}
-          </p>
-          <p className="mt-2 text-ink-2">{drill.feel}</p>
-          {Object.keys(drill.helps).length > 0 && (
-            <p className="mt-2 text-ink-2">
-              Helps with:{" "}
-              {Object.keys(drill.helps)
-                .map((id) => findSymptom(id)!.name.toLowerCase())
-                .join("; ")}
-              .
-            </p>
-          )}
-        </section>
-        <section>
-          <h2 className="mb-2 text-[23px]">
-            <Link href={`/drills/${drill.id}/ready`} className="underline underline-offset-4">
-              Take care
-            </Link>
-          </h2>
-          <ul className="grid gap-1 text-[15px]">
-            {drill.cautions.map((c) => (
-              <li key={c}>{c}</li>
-            ))}
-          </ul>
-          {drill.notWhen.length > 0 && (
-            <p className="mt-3 text-[15px]">
-              <strong>Not for you when: </strong>
-              {drill.notWhen.join(" ")}
-            </p>
-          )}
-        </section>
-      </div>
+      <AboutDrill drill={drill} stance={known?.stance ?? null} />
       {paths.length > 0 && (
         <section aria-labelledby="paths" className="mt-8 border-t border-hair pt-6">
           <h2 id="paths" className="mb-2 text-[23px]">
@@ -246,47 +163,74 @@ export default async function DrillPage({ params, searchParams }: Props) {
           </p>
         </section>
       )}
-      <section className="mt-8 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-hair pt-6">
-        {mine ? (
-          <Button asChild>
-            <Link href={`/drills/${drill.id}/edit`}>Change it</Link>
-          </Button>
-        ) : (
-          known && (
-            <form action={copyDrill.bind(null, known.id, drill.id)}>
-              <Button type="submit">Make a copy of your own</Button>
-            </form>
-          )
-        )}
-        <Button look="quiet" asChild>
-          <a href={`/api/drills/${drill.id}`} download>
-            Save as a file
-          </a>
-        </Button>
-        <p className="text-[15px] text-ink-2">
-          {drill.basedOn ? (
-            <>
-              Version {drill.version} of your own, made from <DrillLink id={drill.basedOn} />.
-            </>
-          ) : (
-            "A copy has bands, words, stages and dose of your own; this one stays as it is."
-          )}
-        </p>
-      </section>
-      {against.length > 0 && (
-        <section className="mt-8 border-t border-hair pt-6">
-          <h2 className="mb-2 text-[23px]">Pulls against</h2>
-          <p className="mb-2 text-[15px] text-ink-2">Not in one session without knowing it.</p>
-          <ul className="grid gap-1 md:grid-cols-2 md:gap-x-12">
-            {against.map(({ other, words }) => (
-              <li key={other.id} className="text-[15px]">
-                <DrillLink id={other.id} />: {words}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <OwnCopy drill={drill} mine={mine} golferId={known?.id ?? null} />
+      <PullsAgainst drill={drill} />
     </>
+  );
+}
+
+/** The drill as a file and as a copy of the golfer's own. */
+function OwnCopy({
+  drill,
+  mine,
+  golferId,
+}: {
+  drill: Drill;
+  mine: boolean;
+  golferId: string | null;
+}) {
+  return (
+    <section className="mt-8 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-hair pt-6">
+      {mine ? (
+        <Button asChild>
+          <Link href={`/drills/${drill.id}/edit`}>Change it</Link>
+        </Button>
+      ) : (
+        golferId !== null && (
+          <form action={copyDrill.bind(null, golferId, drill.id)}>
+            <Button type="submit">Make a copy of your own</Button>
+          </form>
+        )
+      )}
+      <Button look="quiet" asChild>
+        <a href={`/api/drills/${drill.id}`} download>
+          Save as a file
+        </a>
+      </Button>
+      <p className="text-[15px] text-ink-2">
+        {drill.basedOn ? (
+          <>
+            Version {drill.version} of your own, made from <DrillLink id={drill.basedOn} />.
+          </>
+        ) : (
+          "A copy has bands, words, stages and dose of your own; this one stays as it is."
+        )}
+      </p>
+    </section>
+  );
+}
+
+/** Drills that ask for the opposite; nothing where there are none. */
+function PullsAgainst({ drill }: { drill: Drill }) {
+  const against = DRILLS.filter((d) => d.group !== "baseline" && d.id !== drill.basedOn).flatMap(
+    (other) =>
+      conflicts(drill, other)
+        .slice(0, 1)
+        .map((c) => ({ other, words: conflictWords(c, drill.name, other.name) })),
+  );
+  if (!against.length) return null;
+  return (
+    <section className="mt-8 border-t border-hair pt-6">
+      <h2 className="mb-2 text-[23px]">Pulls against</h2>
+      <p className="mb-2 text-[15px] text-ink-2">Not in one session without knowing it.</p>
+      <ul className="grid gap-1 md:grid-cols-2 md:gap-x-12">
+        {against.map(({ other, words }) => (
+          <li key={other.id} className="text-[15px]">
+            <DrillLink id={other.id} />: {words}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

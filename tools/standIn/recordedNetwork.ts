@@ -1,11 +1,12 @@
-import type { Square } from "../crop/resample";
+import type { Square } from "../../src/vision/crop/resample";
 import {
   CROP_SIDE,
   HEAT_SIZE,
   MASK_SIZE,
   type LandmarkOutput,
   type PoseNetwork,
-} from "../network/poseNetwork";
+} from "../../src/vision/network/poseNetwork";
+import { detectedIn } from "./detectedIn";
 
 /**
  * What a network once said of each picture of a film: its outputs, body points refined, and the
@@ -25,44 +26,51 @@ const OUTSIDE = -8;
 const UNSURE_HEAT = -20;
 const STEPS = 16;
 
+export interface Recording {
+  looks: RecordedLooks;
+  /** What one call takes, ms. */
+  ms: number;
+  /** After so long, ms, the film is played again; till then its last picture stands. */
+  periodMs?: number | undefined;
+}
+
 /**
  * A network as quick as a good phone's: it says of a picture of a known film what the real one once
- * said of it, in a given time, and the same again when the film is played again. For measuring what
- * everything else costs.
+ * said of it, in a given time. For measuring what everything else costs, and for tests that know
+ * the answers.
  *
- * @param real finds people, which is rare
- * @param ms what one call takes
- * @param periodMs after so long the film is played again; till then its last picture stands
+ * @param recording which one is played now
  */
-export function standInNetwork(
-  real: PoseNetwork,
-  looks: RecordedLooks,
-  ms: number,
-  periodMs = Infinity,
-): PoseNetwork {
-  let asked: { t: number; square: Square } | null = null;
+export function recordedNetwork(recording: () => Recording): PoseNetwork {
   let last: Promise<unknown> = Promise.resolve();
   const heat = new Float32Array(HEAT_SIZE).fill(UNSURE_HEAT);
   const masks: Float32Array<ArrayBuffer>[] = [];
+  const crops: Float32Array<ArrayBuffer>[] = [];
+  const lookAt = (t: number) => {
+    const { looks, periodMs = Infinity } = recording();
+    return looks.look(pictureAt(looks.times, t % periodMs));
+  };
+  const inTurn = <T>(answer: () => T): Promise<T> => {
+    const now = last.then(async () => {
+      await new Promise((r) => setTimeout(r, recording().ms));
+      return answer();
+    });
+    last = now;
+    return now;
+  };
   return {
-    ...real,
+    model: "recorded",
+    threads: 1,
     atOnce: 1,
-    told: (of) => (asked = of),
+    crop: () => crops.pop() ?? new Float32Array(CROP_SIDE * CROP_SIDE * 3),
     done: ({ mask }) => void masks.push(mask),
-    landmarks() {
-      const { t, square } = asked!;
-      const answer = last.then(async () => {
-        await new Promise((r) => setTimeout(r, ms));
-        return answered(
-          looks.look(pictureAt(looks.times, t % periodMs)),
-          square,
-          heat,
-          masks.pop() ?? new Float32Array(MASK_SIZE),
-        );
-      });
-      last = answer;
-      return answer;
-    },
+    landmarks: (input, of) =>
+      inTurn(() => {
+        crops.push(input);
+        const { t, square } = of!;
+        return outputOf(lookAt(t), square, heat, masks.pop() ?? new Float32Array(MASK_SIZE));
+      }),
+    detect: (_input, of) => inTurn(() => detectedIn(lookAt(of!.t), of!.square)),
   };
 }
 
@@ -72,7 +80,7 @@ function pictureAt(times: Float64Array, t: number): number {
   return Math.min(times.length - 1, Math.max(0, Math.round(t / frame)));
 }
 
-function answered(
+function outputOf(
   { square: from, points, presence, mask }: ReturnType<RecordedLooks["look"]>,
   to: Square,
   heat: Float32Array<ArrayBuffer>,

@@ -1,11 +1,11 @@
 import { existsSync, mkdirSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import v8 from "node:v8";
-import { STRIDE } from "../../../src/core/track/track";
-import type { OpenClip } from "../../../src/vision/decode/openClip";
-import type { RecordedLooks } from "../../../src/vision/live/standInNetwork";
-import { readPoints } from "../../../src/vision/network/points";
-import { CROP_SIDE, MASK_SIZE, type LandmarkOutput } from "../../../src/vision/network/poseNetwork";
+import { STRIDE } from "../../src/core/track/track";
+import type { OpenClip } from "../../src/vision/decode/openClip";
+import type { RecordedLooks } from "./recordedNetwork";
+import { readPoints } from "../../src/vision/network/points";
+import { CROP_SIDE, MASK_SIZE, type LandmarkOutput } from "../../src/vision/network/poseNetwork";
 import { looksFile, packLook } from "./looksFile";
 
 /**
@@ -21,8 +21,8 @@ export async function recordLooks(film: string, knocks: readonly number[]): Prom
   mkdirSync(path.dirname(file), { recursive: true });
   v8.setFlagsFromString("--experimental-wasm-relaxed-simd");
   const [{ loadNodeNetwork, openClipFile }, { readClip }] = [
-    await import("../../../src/vision/node/loadNode"),
-    await import("../../../src/vision/read"),
+    await import("../../src/vision/node/loadNode"),
+    await import("../../src/vision/read"),
   ];
   const clip = await openClipFile(film);
   const real = await loadNodeNetwork();

@@ -1,7 +1,7 @@
-import { statureInPx } from "../../../src/core/track/bodySize";
-import { at, POINT, POINTS, type Track } from "../../../src/core/track/track";
-import type { RecordedLooks } from "../../../src/vision/live/standInNetwork";
-import { CROP_SIDE, MASK_SIZE } from "../../../src/vision/network/poseNetwork";
+import { statureInPx } from "../../src/core/track/bodySize";
+import { at, POINT, POINTS, type Track } from "../../src/core/track/track";
+import type { RecordedLooks } from "./recordedNetwork";
+import { CROP_SIDE, MASK_SIZE } from "../../src/vision/network/poseNetwork";
 
 /**
  * A track as a recording of the network: its points, in the square that they were seen in; no
