@@ -27,6 +27,7 @@ export default defineConfig({
           ],
         },
       },
+      { extends: true, test: { name: "long", include: ["tests/long/*.test.ts"] } },
     ],
   },
 });

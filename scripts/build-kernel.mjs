@@ -35,7 +35,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   writeFileSync(
     `${root}${folder}binary.ts`,
     `// Made by \`npm run kernel\` from assembly/.\nexport const KERNEL =\n${text
-      .match(/.{1,120}/g)
+      .match(/.{1,96}/g)
       .map((line) => `  "${line}"`)
       .join(" +\n")};\n`,
   );

@@ -35,7 +35,8 @@ export function table(a: AnalysisJson): string {
           ? "–"
           : `${number(c.value)}${c.u === null ? "" : ` ± ${number(2 * c.u)}`} ${unit}`;
       lines.push(
-        `    ${c.result.padEnd(15)} ${(names.get(c.id) ?? c.id).padEnd(30)} ${value.padStart(18)}   wanted ${band} ${unit}${c.must ? "" : "  (advice)"}`,
+        `    ${c.result.padEnd(15)} ${(names.get(c.id) ?? c.id).padEnd(30)} ` +
+          `${value.padStart(18)}   wanted ${band} ${unit}${c.must ? "" : "  (advice)"}`,
       );
     }
     lines.push("    also measured");

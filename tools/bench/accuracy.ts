@@ -184,14 +184,18 @@ const covered = [...groups.measures]
   .map(([id, list]) => ({ id, ...coverage(list) }))
   .filter((c) => c.ok !== null);
 console.log(
-  `\n${compared.length} clips, ${reps} reps; ${show(perRep[perRep.length >> 1] ?? NaN, 0)} ms a rep from track to verdict\n`,
+  `\n${compared.length} clips, ${reps} reps; ` +
+    `${show(perRep[perRep.length >> 1] ?? NaN, 0)} ms a rep from track to verdict\n`,
 );
 for (const t of met)
   console.log(
-    `${t.met === null ? "     " : t.met ? "met  " : "MISS "} ${t.name.padEnd(56)} ${show(t.rms, 2).padStart(7)} ≤ ${t.most} ${t.unit}  n ${t.n}`,
+    `${t.met === null ? "     " : t.met ? "met  " : "MISS "} ${t.name.padEnd(56)} ` +
+      `${show(t.rms, 2).padStart(7)} ≤ ${t.most} ${t.unit}  n ${t.n}`,
   );
 console.log(
-  `\nsplit: ${splitting.found} of ${splitting.truths} reps of many-rep clips found, ${splitting.extra} that are none; single reps missed: ${splitting.missedSingle.join(" ") || "none"}`,
+  `\nsplit: ${splitting.found} of ${splitting.truths} reps of many-rep clips found, ` +
+    `${splitting.extra} that are none; single reps missed: ` +
+    `${splitting.missedSingle.join(" ") || "none"}`,
 );
 console.log(
   `coverage 90–99 %: ${covered.filter((c) => c.ok).length} of ${covered.length} measures with 30 reps or more; outside: ${
@@ -207,14 +211,20 @@ for (const [name, t] of [
   ...(sim ? [["simulated", sim.tally] as const] : []),
 ] as const) {
   console.log(
-    `${name}: good ${t.good}, faulty ${t.faulty}, near ${t.near}; false passes ${t.falsePasses}, false fails ${t.falseFails}; agreed ${t.agreed} of ${t.judged}; good not judged ${t.goodNotJudged} ${JSON.stringify(t.reasons)}`,
+    `${name}: good ${t.good}, faulty ${t.faulty}, near ${t.near}; false passes ` +
+      `${t.falsePasses}, false fails ${t.falseFails}; agreed ${t.agreed} of ${t.judged}; ` +
+      `good not judged ${t.goodNotJudged} ${JSON.stringify(t.reasons)}`,
   );
   for (const w of t.wrong) console.log(`   ${w}`);
 }
 for (const l of drillLines)
   console.log(`   ${l.clip.padEnd(24)} truth ${l.want.padEnd(28)} said ${l.said} ${l.cue ?? ""}`);
 console.log(
-  `drills, filmed: ${filmedSum((r) => r.clips)} clips of ${filmed.length} drills; agreed ${filmedAll.agreed} of ${filmedAll.judged}, right cue ${filmedAll.rightCue} of ${filmedAll.cued}, false passes ${filmedAll.falsePasses}, targets not judged ${filmedAll.targetNotJudged} of ${filmedAll.targetReps}, reps missed or made up ${filmedAll.notFound}`,
+  `drills, filmed: ${filmedSum((r) => r.clips)} clips of ${filmed.length} drills; ` +
+    `agreed ${filmedAll.agreed} of ${filmedAll.judged}, right cue ${filmedAll.rightCue} ` +
+    `of ${filmedAll.cued}, false passes ${filmedAll.falsePasses}, targets not judged ` +
+    `${filmedAll.targetNotJudged} of ${filmedAll.targetReps}, reps missed or made up ` +
+    `${filmedAll.notFound}`,
 );
 for (const line of notAsWanted(filmed)) console.log(`   ${line}`);
 for (const s of spoiled)
@@ -261,7 +271,9 @@ function check(): void {
         splitting.missedSingle.length === 0,
     ],
     [
-      `every drill, filmed: agreement ${filmedAll.agreed} of ${filmedAll.judged}, right cue ${filmedAll.rightCue} of ${filmedAll.cued}, ${filmedAll.falsePasses} false passes, ${filmedAll.notFound} reps missed or made up`,
+      `every drill, filmed: agreement ${filmedAll.agreed} of ${filmedAll.judged}, right ` +
+        `cue ${filmedAll.rightCue} of ${filmedAll.cued}, ${filmedAll.falsePasses} false ` +
+        `passes, ${filmedAll.notFound} reps missed or made up`,
       filmed.length > 0 &&
         filmedAll.falsePasses === 0 &&
         filmedAll.notFound === 0 &&

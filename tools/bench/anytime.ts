@@ -104,14 +104,19 @@ const figures = {
   outsideMost: [...outside].sort((a, b) => b[1] - a[1]).slice(0, 8),
 };
 console.log(
-  `${swings.length} clips, ${tally.reps} reps, ${tally.lost} not found; verdicts contradicted ${tally.contradicted}, judged only whole ${tally.notJudgedLess}, judged only in part ${tally.notJudgedMore}`,
+  `${swings.length} clips, ${tally.reps} reps, ${tally.lost} not found; verdicts ` +
+    `contradicted ${tally.contradicted}, judged only whole ${tally.notJudgedLess}, ` +
+    `judged only in part ${tally.notJudgedMore}`,
 );
 console.log(
-  `values outside U: ${tally.outside} of ${tally.values} ${figures.outsideMost.map(([id, n]) => `${id} ${n}`).join(", ")}`,
+  `values outside U: ${tally.outside} of ${tally.values} ` +
+    `${figures.outsideMost.map(([id, n]) => `${id} ${n}`).join(", ")}`,
 );
 for (const name of ["drill", "everything"] as const)
   console.log(
-    `${name}: looks ÷ frames of the rep ${figures[name].looksOverRepFrames} (with the coarse look ${figures[name].withCoarseLook}, worst ${figures[name].worst}), n ${figures[name].n}`,
+    `${name}: looks ÷ frames of the rep ${figures[name].looksOverRepFrames} (with the ` +
+      `coarse look ${figures[name].withCoarseLook}, worst ${figures[name].worst}), n ` +
+      `${figures[name].n}`,
   );
 report("anytime", figures);
 if (tally.contradicted) process.exitCode = 1;

@@ -139,7 +139,8 @@ try {
     const last = seen[seen.length - 1]!;
     if (percent >= said + 5)
       console.log(
-        `${(said = percent)} %, ${last.at.toFixed(0)} s, ${last.leftS ?? "?"} s left, ${last.mb.toFixed(0)} MB, held ${counted.at(-1)?.toFixed(0) ?? "?"}`,
+        `${(said = percent)} %, ${last.at.toFixed(0)} s, ${last.leftS ?? "?"} s left, ` +
+          `${last.mb.toFixed(0)} MB, held ${counted.at(-1)?.toFixed(0) ?? "?"}`,
       );
     if (last.at >= nextCount) {
       nextCount = last.at + 30;

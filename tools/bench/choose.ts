@@ -58,7 +58,8 @@ const usable = async (on: Page): Promise<number> => {
 /** Pictures a second that the page paints while nothing plays, and while the figure does. */
 const frames = async (on: Page): Promise<number> => {
   const began = await on.evaluate<number>(
-    "window.painted ??= (requestAnimationFrame(function next(now) { painted.push(now); requestAnimationFrame(next); }), []), painted.length = 0, performance.now()",
+    "window.painted ??= (requestAnimationFrame(function next(now) { painted.push(now); " +
+      "requestAnimationFrame(next); }), []), painted.length = 0, performance.now()",
   );
   await on.waitForTimeout(3000);
   const times = await on.evaluate<number[]>("painted.splice(0)");
@@ -86,7 +87,8 @@ try {
   );
   const drillS = interfaceS();
   console.log(
-    `first verdict ${verdictS.toFixed(1)} s (60 at most), first drill ${drillS.toFixed(1)} s (180 at most), ${steps} steps`,
+    `first verdict ${verdictS.toFixed(1)} s (60 at most), first drill ` +
+      `${drillS.toFixed(1)} s (180 at most), ${steps} steps`,
   );
 
   await page.getByRole("button", { name: "Stop" }).click();
@@ -113,7 +115,9 @@ try {
     framesPlaying: round(playing),
   };
   console.log(
-    `library usable ${figures.libraryUsableMs} ms after its data (200 at most), 95 % ${figures.libraryUsableP95Ms}; a key answered in ${figures.keyP50Ms} ms, 95 % ${figures.keyP95Ms} (50 at most)`,
+    `library usable ${figures.libraryUsableMs} ms after its data (200 at most), 95 % ` +
+      `${figures.libraryUsableP95Ms}; a key answered in ${figures.keyP50Ms} ms, 95 % ` +
+      `${figures.keyP95Ms} (50 at most)`,
   );
   report("choose", figures);
   console.log(JSON.stringify(figures));

@@ -45,7 +45,9 @@ const figures = MINUTES.map((minutes) => {
     msPer100FramesAndCopy: round((100 * full.ms) / track.times.length / (COPIES + 1)),
   };
   console.log(
-    `${minutes} min, ${row.frames} pictures, ${row.reps} reps: a pass ${row.passMs} ms, ${row.msPer100Frames} ms per 100 pictures; with ${COPIES} copies ${row.msPerRep} ms a rep, ${row.msPer100FramesAndCopy} ms per 100 pictures and copy`,
+    `${minutes} min, ${row.frames} pictures, ${row.reps} reps: a pass ${row.passMs} ms, ` +
+      `${row.msPer100Frames} ms per 100 pictures; with ${COPIES} copies ${row.msPerRep} ms ` +
+      `a rep, ${row.msPer100FramesAndCopy} ms per 100 pictures and copy`,
   );
   return row;
 });

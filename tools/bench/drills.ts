@@ -102,6 +102,11 @@ if (values.check || values.drill) {
   );
   writeFileSync(
     "docs/drills.md",
-    `# The drills, judged\n\n\`npm run bench:drills\`: ${golfers} simulated golfers of 155 to 195 cm do every judged stage as it is asked for and with each named fault; their tracks carry the fitted errors of the network. Agreement counts reps that are surely good or surely faulty (musts inside by more than 2U, or outside by more than U) and were judged.\n\n${table}\n\nRehearsals, counted and shown, not judged: ${rehearsals.join(", ")}.\n`,
+    `# The drills, judged\n\n\`npm run bench:drills\`: ${golfers} simulated golfers of ` +
+      "155 to 195 cm do every judged stage as it is asked for and with each named fault; " +
+      "their tracks carry the fitted errors of the network. Agreement counts reps that are " +
+      "surely good or surely faulty (musts inside by more than 2U, or outside by more than " +
+      `U) and were judged.\n\n${table}\n\nRehearsals, counted and shown, not judged: ` +
+      `${rehearsals.join(", ")}.\n`,
   );
 }

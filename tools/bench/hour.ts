@@ -119,7 +119,11 @@ try {
     memoryMb: { atFirst: Math.round(atFirst), atLast: Math.round(atLast), grown },
   };
   console.log(
-    `${figures.minutes} minutes, ${figures.reps} reps: ${figures.missed} missed, ${figures.doubled} doubled, ${figures.madeUp} made up${which.length ? ` (bout and rep: ${which.join(", ")})` : ""}; memory ${figures.memoryMb.atFirst} MB at first, ${figures.memoryMb.atLast} at last (${(100 * grown).toFixed(1)} %, ${100 * MOST_GROWN} at most)`,
+    `${figures.minutes} minutes, ${figures.reps} reps: ${figures.missed} missed, ` +
+      `${figures.doubled} doubled, ${figures.madeUp} made ` +
+      `up${which.length ? ` (bout and rep: ${which.join(", ")})` : ""}; memory ` +
+      `${figures.memoryMb.atFirst} MB at first, ${figures.memoryMb.atLast} at last ` +
+      `(${(100 * grown).toFixed(1)} %, ${100 * MOST_GROWN} at most)`,
   );
   failed = figures.missed + figures.doubled + figures.madeUp > 0 || grown > MOST_GROWN;
   if (!values.check) report("hour", figures);

@@ -12,7 +12,9 @@ import { report } from "./report";
 const check = process.argv.includes("--check");
 const own = await killInProcess(check ? 6 : 200);
 console.log(
-  `${own.kills} kills while saving: of ${own.acked} acknowledged things ${own.lost} are lost; ${own.half} reps are half there; ${own.miscounted} bouts count wrongly; ${own.mended} files without a row were put aside, ${own.orphans} are left`,
+  `${own.kills} kills while saving: of ${own.acked} acknowledged things ${own.lost} ` +
+    `are lost; ${own.half} reps are half there; ${own.miscounted} bouts count wrongly; ` +
+    `${own.mended} files without a row were put aside, ${own.orphans} are left`,
 );
 const random = seeded(11);
 const total = { kills: 0, acked: 0, lost: [] as string[], half: 0, damagedFilms: 0 };
@@ -26,7 +28,9 @@ for (let left = check ? WHILE.length : 200; left > 0; left -= A_STORE) {
   total.half += got.half;
   total.damagedFilms += got.damagedFilms;
   console.log(
-    `${total.kills} kills of the site (${WHILE.join(", ")}): of ${total.acked} acknowledged reps ${total.lost.length} are lost; ${total.half} are half there; ${total.damagedFilms} films are damaged`,
+    `${total.kills} kills of the site (${WHILE.join(", ")}): of ${total.acked} ` +
+      `acknowledged reps ${total.lost.length} are lost; ${total.half} are half there; ` +
+      `${total.damagedFilms} films are damaged`,
   );
 }
 total.lost.slice(0, 5).forEach((l) => console.log(`lost: ${l}`));

@@ -202,7 +202,10 @@ async function pageScript(): Promise<number> {
 
 const say = (name: string, j: ReturnType<typeof judged>) =>
   console.log(
-    `${name}: ${j.missed} missed${j.which.length ? ` (${j.which.join(", ")})` : ""}, ${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ${j.p50} ms after the deciding instant (95 %: ${j.p95})`,
+    `${name}: ${j.missed} missed${j.which.length ? ` (${j.which.join(", ")})` : ""}, ` +
+      `${j.doubled} doubled, ${j.madeUp} made up; ${j.asTheTruth} of ${truth.reps.length} ` +
+      `told as the truth, ${j.notJudged} not judged, ${j.against} against it; answered ` +
+      `${j.p50} ms after the deciding instant (95 %: ${j.p95})`,
   );
 try {
   const first = await firstVerdict();
@@ -217,7 +220,8 @@ try {
   say("real network", a);
   say(`stand-in, ${CALL_MS} ms a call`, b);
   console.log(
-    `after a closer look at each film: ${c.asTheTruth} of ${truth.reps.length} as the truth, ${c.notJudged} not judged, ${c.against} against it`,
+    `after a closer look at each film: ${c.asTheTruth} of ${truth.reps.length} as the ` +
+      `truth, ${c.notJudged} not judged, ${c.against} against it`,
   );
   const tasks = [...real.tasks, ...standIn.tasks];
   const figures = {
@@ -241,7 +245,11 @@ try {
     ...first,
   };
   console.log(
-    `the network is called ${figures.callsPerS} times a second, alone with camera and encoder ${figures.bareCallsPerS}: ${figures.networkUse} (0.95 at least); ${figures.longTasks} tasks of the page over 50 ms, the longest ${figures.longestTaskMs}; first verdict ${first.firstVerdictS} s (180 at most) in ${first.steps} steps`,
+    `the network is called ${figures.callsPerS} times a second, alone with camera and ` +
+      `encoder ${figures.bareCallsPerS}: ${figures.networkUse} (0.95 at least); ` +
+      `${figures.longTasks} tasks of the page over 50 ms, the longest ` +
+      `${figures.longestTaskMs}; first verdict ${first.firstVerdictS} s (180 at most) in ` +
+      `${first.steps} steps`,
   );
   console.log(`the page that films is usable with ${scriptKb} kB of script (250 at most)`);
   report("live", figures);

@@ -244,13 +244,20 @@ try {
     memoryGrown: Math.round(grown * 1000) / 1000,
   };
   console.log(
-    `all ${figures.pictures} pictures of 5 s of 1080p60 are there after ${figures.preReadMs} ms (4,000 at most) and take ${figures.cacheMb} MB (300 at most); 95 % of ${SCRUBS} are painted within ${figures.scrubP95Ms} ms (50 at most)`,
+    `all ${figures.pictures} pictures of 5 s of 1080p60 are there after ` +
+      `${figures.preReadMs} ms (4,000 at most) and take ${figures.cacheMb} MB (300 at ` +
+      `most); 95 % of ${SCRUBS} are painted within ${figures.scrubP95Ms} ms (50 at most)`,
   );
   console.log(
-    `a correction's verdict is there within ${figures.editToVerdictMs} ms (150 at most), of another hand or stature within ${figures.golferToVerdictMs} ms (600 at most)`,
+    `a correction's verdict is there within ${figures.editToVerdictMs} ms (150 at most), ` +
+      `of another hand or stature within ${figures.golferToVerdictMs} ms (600 at most)`,
   );
   console.log(
-    `the list with ${MANY} reps is usable after ${figures.listMs} ms, their session after ${figures.sessionMs} ms (500 at most; the worst of ${VISITS} visits ${figures.listWorstMs} and ${figures.sessionWorstMs}; a page with nothing on it takes ${figures.plainMs}), with ${drawn} strips drawn; after ${WALKED} reps walked through the browser holds ${(100 * grown).toFixed(1)} % more than after ${settled}`,
+    `the list with ${MANY} reps is usable after ${figures.listMs} ms, their session ` +
+      `after ${figures.sessionMs} ms (500 at most; the worst of ${VISITS} visits ` +
+      `${figures.listWorstMs} and ${figures.sessionWorstMs}; a page with nothing on it ` +
+      `takes ${figures.plainMs}), with ${drawn} strips drawn; after ${WALKED} reps walked ` +
+      `through the browser holds ${(100 * grown).toFixed(1)} % more than after ${settled}`,
   );
   report("review", figures);
   console.log(JSON.stringify(figures));

@@ -77,7 +77,8 @@ async function speed(name: string, file: string, cores: number) {
       patches: timings.patchesMs / frames,
     });
     console.log(
-      `${name}, round ${r + 1}: pipeline ${(timings.totalMs / 1000).toFixed(1)} s, bare network ${((before + after) / 1000).toFixed(1)} s`,
+      `${name}, round ${r + 1}: pipeline ${(timings.totalMs / 1000).toFixed(1)} s, bare ` +
+        `network ${((before + after) / 1000).toFixed(1)} s`,
     );
     before = after;
   }
@@ -95,7 +96,10 @@ async function speed(name: string, file: string, cores: number) {
     runsOverFrames: round(runs / frames),
   };
   console.log(
-    `${name}: pipeline ÷ bare network ${figures.pipelineOverNetwork}; a picture: network ${figures.networkMsPerFrame} ms, waiting for the decoder ${figures.decodeMsPerFrame}, crop ${figures.cropMsPerFrame}, shoes and hands ${figures.patchesMsPerFrame}`,
+    `${name}: pipeline ÷ bare network ${figures.pipelineOverNetwork}; a picture: network ` +
+      `${figures.networkMsPerFrame} ms, waiting for the decoder ` +
+      `${figures.decodeMsPerFrame}, crop ${figures.cropMsPerFrame}, shoes and hands ` +
+      `${figures.patchesMsPerFrame}`,
   );
   return { track, figures };
 }

@@ -55,7 +55,8 @@ for (const name of clips) {
   whole += b.s;
   if (a.said !== b.said) other++;
   console.log(
-    `${name.padEnd(34)} for the drill ${a.s.toFixed(1)} s, ${a.looks} looks, ${a.said}; whole ${b.s.toFixed(1)} s, ${b.looks} looks, ${b.said}`,
+    `${name.padEnd(34)} for the drill ${a.s.toFixed(1)} s, ${a.looks} looks, ${a.said}; ` +
+      `whole ${b.s.toFixed(1)} s, ${b.looks} looks, ${b.said}`,
   );
 }
 const round = (v: number) => Math.round(v * 100) / 100;
@@ -68,7 +69,9 @@ const figures = {
   saidOtherwise: other,
 };
 console.log(
-  `twelve clips: ${figures.lessS} s for the drill, ${figures.wholeS} s whole: ${figures.faster} times faster; ${other} said otherwise; loading the network ${figures.loadS} s`,
+  `twelve clips: ${figures.lessS} s for the drill, ${figures.wholeS} s whole: ` +
+    `${figures.faster} times faster; ${other} said otherwise; loading the network ` +
+    `${figures.loadS} s`,
 );
 report("twelve", figures);
 process.exit(0);

@@ -51,7 +51,9 @@ export function backdrop(kind: Place, seed: number): THREE.Texture {
     ctx.fillRect(0, 0, 2048, 1024);
     for (let i = 0; i < 900; i++) {
       const y = 560 + random.uniform() * 330;
-      ctx.fillStyle = `hsl(${88 + random.uniform() * 40} ${22 + random.uniform() * 24}% ${18 + random.uniform() * 22}%)`;
+      ctx.fillStyle =
+        `hsl(${88 + random.uniform() * 40} ${22 + random.uniform() * 24}% ` +
+        `${18 + random.uniform() * 22}%)`;
       ctx.beginPath();
       ctx.ellipse(
         random.uniform() * 2048,

@@ -54,7 +54,9 @@ const compared = clips.map((c) => compare(c, { errors: BARE }));
 const table = tableOf(pairs(compared));
 writeFileSync("src/core/uncertainty/fitted.json", `${JSON.stringify(table, null, 1)}\n`);
 console.log(
-  `wrote ${Object.keys(table.measures).length} measures, ${Object.keys(table.events).length} events, ${Object.keys(table.footEvents).length} foot events`,
+  `wrote ${Object.keys(table.measures).length} measures, ` +
+    `${Object.keys(table.events).length} events, ${Object.keys(table.footEvents).length} ` +
+    "foot events",
 );
 
 /** Scale, the chest's offset, and the channels' errors against exact joints. */
@@ -168,7 +170,8 @@ function constants(list: readonly TruthClip[]): void {
     `scene.earsOverHeels ${mean(scales).toFixed(4)} ± ${deviation(scales).toFixed(4)} (now ${SCENE_FIT.earsOverHeels})`,
   );
   console.log(
-    `scene.facing: error ${mean(views).toFixed(1)} ± ${deviation(views).toFixed(1)}°, n ${views.length} (says ± ${facing(0, 0).sd.toFixed(1)})`,
+    `scene.facing: error ${mean(views).toFixed(1)} ± ${deviation(views).toFixed(1)}°, n ` +
+      `${views.length} (says ± ${facing(0, 0).sd.toFixed(1)})`,
   );
   console.log(
     `roll by balance less the true one: ${mean(rolls).toFixed(2)} ± ${deviation(rolls).toFixed(2)}°, n ${rolls.length}`,
@@ -180,7 +183,8 @@ function constants(list: readonly TruthClip[]): void {
   console.log(`motion.hipsBelow: add ${slope(hips).toFixed(4)} to ${MOTION_FIT.hipsBelow}`);
   for (const [name, e] of Object.entries(errors))
     console.log(
-      `noise.${name}: rms ${rms(e).toFixed(2)} cm, bias ${mean(e).toFixed(2)}, median size ${median(e.map(Math.abs)).toFixed(2)}`,
+      `noise.${name}: rms ${rms(e).toFixed(2)} cm, bias ${mean(e).toFixed(2)}, median size ` +
+        `${median(e.map(Math.abs)).toFixed(2)}`,
     );
   for (const [name, e] of Object.entries(share))
     if (e.length)

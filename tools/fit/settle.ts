@@ -77,7 +77,9 @@ export function fitSettle(list: readonly TruthClip[]): void {
   }
   const shown = [...tried].map(
     ([x, r]) =>
-      `${x} ms: ${r.turned.length} of ${r.said} turned${r.turned.length ? ` (${r.turned.slice(0, 4).join(", ")})` : ""}, ${r.open} open`,
+      `${x} ms: ${r.turned.length} of ${r.said} ` +
+      `turned${r.turned.length ? ` (${r.turned.slice(0, 4).join(", ")})` : ""}, ${r.open} ` +
+      "open",
   );
   const least = [...tried].find(([x]) =>
     [...tried].every(([y, r]) => y < x || r.turned.length === 0),

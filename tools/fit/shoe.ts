@@ -46,10 +46,14 @@ export function fitShoe(list: readonly TruthClip[]): void {
   // What is left at an edge is the ankle's error and its own.
   const ankle = deviation(seen.map((s) => s.ankle));
   console.log(
-    `motion.footDirection edges ${Math.sqrt(misfit(best) ** 2 - ankle ** 2).toFixed(2)} cm, ankle ${ankle.toFixed(2)} cm`,
+    `motion.footDirection edges ${Math.sqrt(misfit(best) ** 2 - ankle ** 2).toFixed(2)} ` +
+      `cm, ankle ${ankle.toFixed(2)} cm`,
   );
   console.log(
-    `motion.shoe ${JSON.stringify(Object.fromEntries(Object.entries(best).map(([key, v]) => [key, Number(v.toFixed(4))])))}: ${misfit(best).toFixed(2)} cm rms, n ${seen.length} (now ${misfit(SHOE_FIT).toFixed(2)} cm)`,
+    "motion.shoe " +
+      `${JSON.stringify(Object.fromEntries(Object.entries(best).map(([key, v]) => [key, Number(v.toFixed(4))])))}: ` +
+      `${misfit(best).toFixed(2)} cm rms, n ${seen.length} (now ` +
+      `${misfit(SHOE_FIT).toFixed(2)} cm)`,
   );
 }
 

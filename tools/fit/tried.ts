@@ -16,7 +16,11 @@ export function tried<Name extends string>(
   const lines = values.map((value) => {
     fit[constant] = value;
     const found = errors();
-    return `${value}: ${Math.sqrt(mean(found.map((e) => e * e))).toFixed(unit === "cm" ? 3 : 1)} ${unit} (${found.length})`;
+    return (
+      `${value}: ` +
+      `${Math.sqrt(mean(found.map((e) => e * e))).toFixed(unit === "cm" ? 3 : 1)} ${unit} ` +
+      `(${found.length})`
+    );
   });
   fit[constant] = now;
   console.log(`${name}.${constant} ${lines.join(", ")} (now ${now})`);

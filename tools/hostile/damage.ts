@@ -89,7 +89,9 @@ export async function tryDamages(
         DAMAGES[name]!(path.join(dir, "db"), seeded(seed + 1000 * k + name.length));
         out.tried++;
         const started = run(dir, "tools/hostile/openStore.ts");
-        const said = `${name}, place ${k}: ${started.signal ?? started.status} ${started.stdout.trim().slice(0, 200)} ${started.stderr.trim().slice(0, 200)}`;
+        const said =
+          `${name}, place ${k}: ${started.signal ?? started.status} ` +
+          `${started.stdout.trim().slice(0, 200)} ${started.stderr.trim().slice(0, 200)}`;
         if (started.status === 0 && started.stdout.trim() === "3 reps") out.whole++;
         else if (
           started.status === 4 &&

@@ -40,7 +40,8 @@ const list = (name: string, what: readonly string[]) =>
 if (wanted("media")) {
   const m = await tryMedia(count, seed);
   console.log(
-    `${m.tried} films: ${m.read} were read, ${m.refused} refused; the slowest took ${m.slowestBeyondS.toFixed(1)} s more than one that is whole; ${m.peakMB} MB at most`,
+    `${m.tried} films: ${m.read} were read, ${m.refused} refused; the slowest took ` +
+      `${m.slowestBeyondS.toFixed(1)} s more than one that is whole; ${m.peakMB} MB at most`,
   );
   list("unclear", m.unclear);
   list("slow", m.slow);
@@ -50,7 +51,8 @@ if (wanted("media")) {
 if (wanted("requests")) {
   const r = await tryRequests(count, seed);
   console.log(
-    `${r.tried} requests: ${r.answered} were answered, ${r.refused} refused; the slowest took ${r.slowestS.toFixed(1)} s; ${r.peakMB} MB at most`,
+    `${r.tried} requests: ${r.answered} were answered, ${r.refused} refused; the slowest ` +
+      `took ${r.slowestS.toFixed(1)} s; ${r.peakMB} MB at most`,
   );
   list("unclear", r.unclear);
   list("slow", r.slow);
@@ -72,7 +74,9 @@ if (wanted("damage")) {
     seed,
   );
   console.log(
-    `${d.tried} damages: ${d.refused} were refused in words, ${d.whole} did no harm; after ${d.back} of them one command brought the last good copy back, ${d.notBack.length} times it did not`,
+    `${d.tried} damages: ${d.refused} were refused in words, ${d.whole} did no harm; ` +
+      `after ${d.back} of them one command brought the last good copy back, ` +
+      `${d.notBack.length} times it did not`,
   );
   list("damage", d.wrong);
   list("not back", d.notBack);

@@ -387,7 +387,9 @@ export async function tryRequests(count: number, seed: number): Promise<RequestC
       );
       for (const [k, got] of (await Promise.all(some.map((s) => send(s, random)))).entries()) {
         const { method, at, headers, body } = some[k]!;
-        const what = `${method} ${decodeURI(at.replace(/%(?![0-9a-f]{2})/gi, "%25")).slice(0, 90)} ${body.kind} ${JSON.stringify({ ...headers, cookie: undefined }).slice(0, 120)}`;
+        const what =
+          `${method} ${decodeURI(at.replace(/%(?![0-9a-f]{2})/gi, "%25")).slice(0, 90)} ` +
+          `${body.kind} ${JSON.stringify({ ...headers, cookie: undefined }).slice(0, 120)}`;
         result.tried++;
         result.slowestS = Math.max(result.slowestS, got.ms / 1000);
         if (got.ms > BOUND_MS) result.slow.push(`${what}: ${(got.ms / 1000).toFixed(1)} s`);

@@ -33,6 +33,7 @@ const query = z.object({
   result: z.enum(["pass", "fail", "not judged"]).optional().catch(undefined),
 });
 
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export default async function RepsPage({
   searchParams,
 }: {

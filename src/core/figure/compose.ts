@@ -26,6 +26,7 @@ const FOOT_CURVES = ["heelPitch", "toePitch", "pivot", "spin", "slide"] as const
  * @example
  * compose([walk(), swing(), swing({ back: 0.95 })], [0.8, 2]).reps.length; // 2
  */
+// eslint-disable-next-line max-lines-per-function -- a script: what moves when, from beginning to end
 export function compose(
   parts: readonly MovementScript[],
   gapSeconds: number | readonly number[] = 1.8,

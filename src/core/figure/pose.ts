@@ -43,6 +43,7 @@ const UP: Vec3 = [0, 1, 0];
 const optional = (knots: Knot[] | undefined) => curve(knots?.length ? knots : [[0, 0]]);
 
 /** Prepares a body and a script; pure, every call of `pose` stands alone. */
+// eslint-disable-next-line max-lines-per-function -- one skeleton, joint after joint from the ground up
 export function poser(body: Body, script: MovementScript): Poser {
   const c = {
     swing: curve(script.armSwing),
@@ -68,6 +69,7 @@ export function poser(body: Body, script: MovementScript): Poser {
   const hipHeight = body.ankleHeight + legs * 0.955;
   const clubLength = (script.club ?? 0) * body.stature;
 
+  // eslint-disable-next-line max-lines-per-function -- one skeleton, joint after joint from the ground up
   const pose = (t: number, pelvisT: number, pelvisD: number): Pose => {
     const lead = feet.lead(t);
     const trail = feet.trail(t);

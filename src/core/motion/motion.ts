@@ -91,6 +91,7 @@ const JOINTS = [
 type JointName = (typeof JOINTS)[number];
 
 /** Turns a mended track into channels. */
+// eslint-disable-next-line max-lines-per-function -- all series of a motion, in the order in which they build on each other
 export function readMotion(track: Track, scene: Scene, golfer: GolferFacts): Motion {
   const n = track.times.length;
   const startMs = track.times[0]!;

@@ -142,7 +142,10 @@ export function outOfOrder(
     (e, i) => i > 0 && e.t < times[i - 1]!.t && (e.name in own || times[i - 1]!.name in own),
   );
   if (wrong > 0)
-    return `In a rep ${ORDER_WORDS[times[wrong]!.name]} comes after ${ORDER_WORDS[times[wrong - 1]!.name]}: move that one first.`;
+    return (
+      `In a rep ${ORDER_WORDS[times[wrong]!.name]} comes after ` +
+      `${ORDER_WORDS[times[wrong - 1]!.name]}: move that one first.`
+    );
   for (const foot of ["lead", "trail"] as const) {
     if (!feet.some((f) => f.foot === foot)) continue;
     const steps = footEvents

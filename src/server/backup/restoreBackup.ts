@@ -112,7 +112,8 @@ function unfit(error: unknown): never {
  */
 function apart(error: unknown): never {
   throw new BackupError(
-    `Its rows don't go together: ${error instanceof Error && error.cause instanceof Error ? error.cause.message : "the database refuses them"}`,
+    "Its rows don't go together: " +
+      `${error instanceof Error && error.cause instanceof Error ? error.cause.message : "the database refuses them"}`,
   );
 }
 

@@ -9,7 +9,8 @@ export class DataInUseError extends Error {
   override name = "DataInUseError";
   constructor(what: string, holder: string) {
     super(
-      `The data in ${what} is open in another process${holder && ` (${holder})`}. Close that one first, or start this one with another KINGFISHER_DATA.`,
+      `The data in ${what} is open in another process${holder && ` (${holder})`}. Close ` +
+        "that one first, or start this one with another KINGFISHER_DATA.",
     );
   }
 }

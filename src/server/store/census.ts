@@ -52,7 +52,8 @@ export function missing(dir: string, now: RowCounts): string | null {
   if (!then) return null;
   const less = (["golfer", "bout", "rep"] as const).filter((name) => now[name] < then.rows[name]);
   return less.length
-    ? `it holds ${less.map((name) => `${now[name]} ${name}s`).join(", ")}, and held ${less.map((name) => then.rows[name]).join(", ")} on ${then.at.slice(0, 10)}`
+    ? `it holds ${less.map((name) => `${now[name]} ${name}s`).join(", ")}, and held ` +
+        `${less.map((name) => then.rows[name]).join(", ")} on ${then.at.slice(0, 10)}`
     : null;
 }
 

@@ -78,7 +78,8 @@ async function bringBackCopy(name: string | undefined): Promise<void> {
     "damaged",
   );
   console.log(
-    `The copy of ${when(copy.at)} is the database now: ${copy.rows.rep} reps. The one before stands in ${paths.before}.`,
+    `The copy of ${when(copy.at)} is the database now: ${copy.rows.rep} reps. The one ` +
+      `before stands in ${paths.before}.`,
   );
 }
 
@@ -95,11 +96,13 @@ async function look(): Promise<boolean> {
       // A copy that is read whole says more than the database itself could.
       const copy = await makeCopy(dir, store.own);
       console.log(
-        `Database: whole. ${copy.rows.golfer} golfers, ${copy.rows.bout} bouts, ${copy.rows.rep} reps, ${mb(copy.bytes)}; a copy was made.`,
+        `Database: whole. ${copy.rows.golfer} golfers, ${copy.rows.bout} bouts, ` +
+          `${copy.rows.rep} reps, ${mb(copy.bytes)}; a copy was made.`,
       );
     } else
       console.log(
-        `Database: on the server that DATABASE_URL names, ${readCensus(dir)?.rows.rep} reps. Its copies are the server's own matter.`,
+        `Database: on the server that DATABASE_URL names, ${readCensus(dir)?.rows.rep} reps. ` +
+          "Its copies are the server's own matter.",
       );
     let damaged: string[] = [];
     if (values.mend) {

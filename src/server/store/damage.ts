@@ -42,7 +42,9 @@ export function damageWords(dir: string, what: string): string[] {
     `The database in ${storePaths(dir).db} is not as it was: ${what}.`,
     `Nothing was changed. Films lie in ${under(dir, "clips")}, tracks in ${under(dir, "tracks")}; leave them there.`,
     copy
-      ? `The last good copy is of ${copy.at.toISOString().slice(0, 16).replace("T", " ")} UTC, with ${copy.rows.rep} reps. To bring it back: npm run check-data -- --bring-back`
+      ? `The last good copy is of ${copy.at.toISOString().slice(0, 16).replace("T", " ")} ` +
+        `UTC, with ${copy.rows.rep} reps. To bring it back: npm run check-data -- ` +
+        "--bring-back"
       : "There is no copy of the program's own. If you have saved a backup: npm run check-data -- --restore FILE.zip",
     "To see what state all of it is in: npm run check-data",
   ];

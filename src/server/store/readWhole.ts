@@ -17,11 +17,15 @@ try {
     await client.query(`select sum(length(whole::text)) from "${table}" whole`);
   await client.exec("create extension if not exists amcheck");
   const heaps = await client.query<{ msg: string }>(
-    `select msg from (select c.oid from pg_class c join pg_namespace n on n.oid = c.relnamespace where n.nspname = 'public' and c.relkind = 'r') t, verify_heapam(t.oid, check_toast => true) limit 1`,
+    "select msg from (select c.oid from pg_class c join pg_namespace n on n.oid = " +
+      "c.relnamespace where n.nspname = 'public' and c.relkind = 'r') t, " +
+      "verify_heapam(t.oid, check_toast => true) limit 1",
   );
   if (heaps.rows[0]) throw new Error(heaps.rows[0].msg);
   await client.query(
-    `select bt_index_check(c.oid, true) from pg_class c join pg_namespace n on n.oid = c.relnamespace join pg_am a on a.oid = c.relam where n.nspname = 'public' and a.amname = 'btree' and c.relkind = 'i'`,
+    "select bt_index_check(c.oid, true) from pg_class c join pg_namespace n on n.oid = " +
+      "c.relnamespace join pg_am a on a.oid = c.relam where n.nspname = 'public' and " +
+      "a.amname = 'btree' and c.relkind = 'i'",
   );
   await client.exec("drop extension amcheck");
   const rows = await countRows(drizzle(client, { schema }));

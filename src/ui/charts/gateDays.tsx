@@ -39,6 +39,7 @@ export function gateScale(
  * Bouts run down through a standing gate: each rep a dot, told by shape and colour; eight in ten as
  * a bar, and the middle one.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function GateDays({
   rows,
   band: [lo, hi],

@@ -29,6 +29,7 @@ export interface Beside {
 }
 
 /** Where reps part: laid over each other, and their differences in words, the surest first. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function CompareView({
   reps,
   target,

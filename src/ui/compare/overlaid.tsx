@@ -58,6 +58,7 @@ function lineOf(reps: readonly Laid[]): {
  *
  * @param aligned by their events; else all from the top on in their own time
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Overlaid({ reps, aligned }: { reps: readonly Laid[]; aligned: boolean }) {
   const [first] = reps as [Laid, ...Laid[]];
   const names = EVENT_WORDS.filter(([name]) => first.events[name] !== undefined);

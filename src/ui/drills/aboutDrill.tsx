@@ -8,6 +8,7 @@ import type { Drill } from "@/core/drills";
  *
  * @param stance the golfer's own usual one, where it is known
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function AboutDrill({
   drill,
   stance,

@@ -30,6 +30,7 @@ export interface StageShown {
 /**
  * A stage's movement: the strip with its gates, the figure that plays it, and its faults beside it.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function DrillView({
   drillId,
   stage,
@@ -154,6 +155,7 @@ function Plain({ stage, units }: { stage: StageShown; units: Units }) {
  * The stages of a drill, as links; each with where the golfer is on it, the reps that say so, and
  * the way past it that is theirs to take.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Stages({
   drillId,
   stages,

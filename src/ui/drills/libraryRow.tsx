@@ -15,6 +15,7 @@ const LEVELS = ["", "easy", "middling", "hard"] as const;
  * One drill of the list. It is drawn anew only when it is another: typing goes through the list at
  * every key.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export const Row = memo(function Row({
   drill: d,
   number,

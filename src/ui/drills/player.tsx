@@ -17,6 +17,7 @@ const watchMotion = (changed: () => void) => {
  * Plays a movement with the figure: at film speed or slowly, frame by frame, by pointer or keys. It
  * stands still where motion is unwanted.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Player({
   movement,
   ms,

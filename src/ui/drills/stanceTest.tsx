@@ -24,6 +24,7 @@ interface Props {
  * Which stance to try first, by the reach of the arms; and which one it is, by the turns in each of
  * the three.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function StanceTest({
   statureCm,
   units,
@@ -92,7 +93,8 @@ export function StanceTest({
               Begin with the <strong>{STANCE_WORDS[guess]}</strong>: your arms are{" "}
               {Math.abs(typed! - statureCm) < 0.05
                 ? "as long as you are tall"
-                : `${show(Math.abs(typed! - statureCm))} ${typed! > statureCm ? "longer" : "shorter"} than you are tall`}
+                : `${show(Math.abs(typed! - statureCm))} ${typed! > statureCm ? "longer" : "shorter"} ` +
+                  "than you are tall"}
               {guess === "level" ? `, and up to ${show(REACH_CM)} says nothing` : ""}. Only a guess:
               the three decide.
             </>

@@ -16,10 +16,16 @@ const onDays = (n: number) => (n === 1 ? "on one day" : `on ${inWords(n)} days`)
 /** What a stage's standing is taken from, and what it takes. */
 export function standingWords(s: StandingShown): string {
   if (s.wentOn)
-    return `You went on from it on ${dayWords(s.wentOn)}, ${s.dose === null ? `with ${s.passed} of the last ${s.judged} passed` : `after ${s.judged} reps`}.`;
+    return (
+      `You went on from it on ${dayWords(s.wentOn)}, ` +
+      `${s.dose === null ? `with ${s.passed} of the last ${s.judged} passed` : `after ${s.judged} reps`}.`
+    );
   if (s.dose !== null) {
     if (s.is === "done") return `Done: its ${s.dose} reps ${onDays(s.days)}.`;
-    return `Done after ${s.dose} reps on each of two days${s.judged === 0 ? "" : s.days === 1 ? "; one day so far" : `; ${s.judged} reps so far`}.`;
+    return (
+      `Done after ${s.dose} reps on each of two ` +
+      `days${s.judged === 0 ? "" : s.days === 1 ? "; one day so far" : `; ${s.judged} reps so far`}.`
+    );
   }
   const passed = `${s.passed} of the last ${s.judged} passed, ${onDays(s.days)}`;
   if (s.is === "done") return `Done: ${passed}.`;

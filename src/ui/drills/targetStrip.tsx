@@ -41,6 +41,7 @@ const LEVEL_WORDS = { must: "", should: "counted apart", advice: "advice" } as c
  * A stage's target as its strip: figures fall to their times, gates show what is asked, and are
  * explained in order.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export const TargetStrip = memo(function TargetStrip({
   movement,
   checks,

@@ -29,6 +29,7 @@ const PAIR = { ...CARD, width: 132, height: 216 };
  * Do you have it? What two normal swings look like that have the complaint and that do not; and
  * what the golfer's own say of each cause.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function WhichIsIt({
   symptom,
   golfer,
@@ -138,7 +139,8 @@ function CauseRow({ cause, said, units }: { cause: Cause; said: Answer; units: U
         {found ? findingWords(found).toLowerCase() : name.toLowerCase()}.
         <span className="block text-[15px] text-ink-2">
           {average &&
-            `${shownNumber(average.mean, unit, units)} ± ${shownNumber(2 * average.u, unit, units)} ${shownUnit(unit, units)}. `}
+            `${shownNumber(average.mean, unit, units)} ± ` +
+              `${shownNumber(2 * average.u, unit, units)} ${shownUnit(unit, units)}. `}
           Wanted: {wanted(found?.band ?? widest(cause), cause.measure, units)}.{" "}
           {said.says === "not this" ? (
             ""

@@ -32,6 +32,7 @@ const LEVELS = {
 } as const;
 
 /** One check: its limits beside the last reps, its weight and its words. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function CheckPart({ check, judged, stage, reps, statureCm, units, change, wrong }: Props) {
   const { unit, name: measureName, definition } = CATALOGUE[check.measure];
   const own = reps.flatMap((r) =>

@@ -30,6 +30,7 @@ interface Props {
  * A drill of one's own, being changed: limits beside the last reps, words, stages, dose; versions
  * that can be gone back to.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Editor({ id, file, version, versions, reps, older, golfer, actions }: Props) {
   const [draft, send] = useReducer(edit, file, begunDraft);
   const [kept, setKept] = useState({ file, version });

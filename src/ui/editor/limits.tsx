@@ -23,6 +23,7 @@ interface Props {
 }
 
 /** A drill's stages and their limits, beside the last reps judged by them. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Limits({ file, version, base, reps, golfer, change, wrong }: Props) {
   const [stageId, setStage] = useState(
     (file.stages.find((s) => base.stages.find((b) => b.id === s.id)?.main) ?? file.stages[0]!).id,

@@ -16,6 +16,7 @@ interface Props {
 }
 
 /** A drill's versions, each of which can be gone back to, and the bin. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Versions({
   id,
   version,

@@ -17,6 +17,7 @@ const SCHOOLS = {
 } as const;
 
 /** A drill's words, places and dose. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function WordsPart({ file, change, wrong }: Props) {
   const line = (key: "name" | "why" | "feel", label: string, rows = 1) => (
     <TextField

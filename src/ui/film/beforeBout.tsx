@@ -20,6 +20,7 @@ const ANSWERS: Record<Feedback, string> = {
 };
 
 /** Before the camera runs: which drill, which camera, and what is wrong if anything is. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Before({
   drill,
   drillName,

@@ -37,6 +37,7 @@ function Again({ state: { again }, filming }: { state: FilmingState; filming: Fi
 const CARRY = "transfer-check";
 
 /** After the bout: what passed, and the one thing to change. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Done({
   drill,
   part,

@@ -12,6 +12,7 @@ export const nextWords = (state: FilmingState, stillStart: boolean): string =>
   state.loop ? stateWords(state.loop, stillStart).word : "";
 
 /** All that is done by hand, behind one button: the screen is for eyes that are far away. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Controls({
   filming,
   voice,

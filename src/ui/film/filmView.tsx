@@ -44,6 +44,7 @@ export function FilmView(props: Props) {
   return <Running {...props} {...tools} />;
 }
 
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 function Running({ filming, voice, ...props }: Props & { filming: Filming; voice: Voice }) {
   const state = useSyncExternalStore(filming.subscribe, filming.state, filming.state);
   const video = useRef<HTMLVideoElement>(null);

@@ -22,6 +22,7 @@ interface Props {
  * The floor from above: golfer, ball, target line, the way of the club with a step round it, and
  * the phone with what it sees.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function FloorPlan({ plan, place, view, hand, ball, toes, across, length }: Props) {
   const side = hand === "right" ? 1 : -1;
   const { distance, reach } = plan;

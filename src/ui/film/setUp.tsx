@@ -57,6 +57,7 @@ const LOST: Record<Loss, string> = {
  * Where the phone goes: the floor from above, what that gives, and the questions that it is
  * reckoned from.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function SetUp({
   planned,
   elsewhere,

@@ -14,6 +14,7 @@ import { HandStrip } from "./handStrip";
  * Hand, stature and units: asked once, changeable at any time. The scale of every length comes from
  * the stature.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function GolferForm({
   initial,
   submit,

@@ -15,6 +15,7 @@ const BOX = "min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-3";
  * One row after a bout, all of it optional: what the ball did, what it felt like, what touched or
  * fell. None of it enters a verdict.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function BoutRowForm({
   id,
   row,

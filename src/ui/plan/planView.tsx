@@ -56,6 +56,7 @@ const bare = ({ name: _n, stage: _s, reason: _r, ...b }: PlanBout): KeptBout => 
  * A week as a river: home on one bank, the range on the other, each bout a gate; moved by drag or
  * keys.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function PlanView({
   monday,
   today,
@@ -234,6 +235,7 @@ export function PlanView({
   );
 }
 
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 function Bout({
   bout,
   days,

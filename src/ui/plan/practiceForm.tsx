@@ -23,6 +23,7 @@ const BOX = "min-h-11 rounded-control border-[1.5px] border-edge bg-paper px-2";
  * What the plan is made from: when and where, what is noticed, what there is nothing for, what is
  * sore.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function PracticeForm({
   practice,
   symptoms,

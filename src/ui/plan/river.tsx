@@ -12,6 +12,7 @@ const [HOME, RANGE, WIDE, COLUMN] = [36, 84, 52, 120];
  * A week from top to bottom: home on the left bank, the range on the right, the stream from gate to
  * gate; drawn through as far as it was done.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function River({
   days,
   bouts,

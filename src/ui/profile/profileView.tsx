@@ -22,6 +22,7 @@ const WITH: Record<Club, string> = {
  * What a golfer's own swings show: the strongest finding as the title, the drill it speaks for, and
  * every figure behind it.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function ProfileView({
   profile,
   club,
@@ -58,7 +59,8 @@ export function ProfileView({
       <p className="mt-2 max-w-prose text-[17px]">
         {sure[0]
           ? said(sure[0], units)
-          : `All that is looked at lies inside what the drills ask of a normal swing, or too close to its limits to call.`}{" "}
+          : "All that is looked at lies inside what the drills ask of a normal swing, or too " +
+            "close to its limits to call."}{" "}
         From {inWords(profile.swings)} swings, the last on {when}.
       </p>
       {first ? (
@@ -197,7 +199,10 @@ const withDoubt = (
   units: Units,
 ): string => {
   const { unit } = CATALOGUE[id];
-  return `${shownNumber(mean, unit, units)} ± ${shownNumber(2 * u, unit, units)}${unit === "°" ? "" : " "}${shownUnit(unit, units)}`.trim();
+  return (
+    `${shownNumber(mean, unit, units)} ± ` +
+    `${shownNumber(2 * u, unit, units)}${unit === "°" ? "" : " "}${shownUnit(unit, units)}`
+  ).trim();
 };
 
 const said = (f: Finding, units: Units): string =>

@@ -23,6 +23,7 @@ const [WIDTH, TOP] = [310, 25];
  * Do you feel what the film shows: the film's estimate with its doubt, what was felt, and how far
  * they lie apart.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function FeltChart({ felt: { name, rows, apart }, table }: { felt: Felt; table: boolean }) {
   const x = scaleLinear([0, 100], [0, WIDTH]);
   const height = ROW * (rows.length - 1) + 2 * TOP;

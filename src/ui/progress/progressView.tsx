@@ -53,6 +53,7 @@ const range = ({ low, high }: { low: number; high: number }) =>
  * Is it holding, does it carry over: the answer as the title, each check as days through a standing
  * gate.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function ProgressView({ p }: { p: ProgressShown }) {
   const [table, setTable] = useState(false);
   const judged = p.last.judged > 0;
@@ -153,20 +154,27 @@ function sentences({ month, effects, transfer, last }: ProgressShown): string[] 
     );
   if (transfer)
     out.push(
-      `In the drill ${transfer.drill.passed} of ${transfer.drill.judged} pass (${range(transfer.drill)}), in your normal swing ${transfer.swing.passed} of ${transfer.swing.judged} by the same checks (${range(transfer.swing)}).`,
+      `In the drill ${transfer.drill.passed} of ${transfer.drill.judged} pass ` +
+        `(${range(transfer.drill)}), in your normal swing ${transfer.swing.passed} of ` +
+        `${transfer.swing.judged} by the same checks (${range(transfer.swing)}).`,
     );
   if (month)
     out.push(
-      `Last 30 days ${percent(month.now.rate!)} of ${month.now.judged}, the 30 before ${percent(month.before.rate!)} of ${month.before.judged}: ${month.change.sure ? `${month.change.by > 0 ? "more" : "fewer"} pass, by ${range({ low: Math.min(Math.abs(month.change.low), Math.abs(month.change.high)), high: Math.max(Math.abs(month.change.low), Math.abs(month.change.high)) })}.` : "too few to call it a change."}`,
+      `Last 30 days ${percent(month.now.rate!)} of ${month.now.judged}, the 30 before ` +
+        `${percent(month.before.rate!)} of ${month.before.judged}: ` +
+        `${month.change.sure ? `${month.change.by > 0 ? "more" : "fewer"} pass, by ${range({ low: Math.min(Math.abs(month.change.low), Math.abs(month.change.high)), high: Math.max(Math.abs(month.change.low), Math.abs(month.change.high)) })}.` : "too few to call it a change."}`,
     );
   for (const e of effects)
     if (e.change.sure)
       out.push(
-        `${capital(e.one.name)}: ${percent(e.one.rate.rate!)} of ${e.one.rate.judged}; ${e.other.name}: ${percent(e.other.rate.rate!)} of ${e.other.rate.judged}. They go with each other; why, the figures don't say.`,
+        `${capital(e.one.name)}: ${percent(e.one.rate.rate!)} of ${e.one.rate.judged}; ` +
+          `${e.other.name}: ${percent(e.other.rate.rate!)} of ${e.other.rate.judged}. They go ` +
+          "with each other; why, the figures don't say.",
       );
   return out;
 }
 
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 function OneCheck({
   c: { check, band, trend },
   p,
@@ -311,6 +319,9 @@ const sideOf = ({ value, u }: NormalSwing, [lo, hi]: CheckProgress["band"]) => {
 function trendWords(trend: Trend, show: (v: number) => string): string {
   if (trend.kind === "slope") return `It moves by ${show(trend.perWeek)} a week.`;
   if (trend.kind === "step")
-    return `Since ${dayOf(new Date(trend.day * 86_400_000))} another: ${show(trend.before)} before, ${show(trend.after)} since.`;
+    return (
+      `Since ${dayOf(new Date(trend.day * 86_400_000))} another: ${show(trend.before)} ` +
+      `before, ${show(trend.after)} since.`
+    );
   return "";
 }

@@ -15,6 +15,9 @@ export function DeviceLine({ device }: { device: AboutDevice | null }) {
 function words({ on, atOnce, lookMs, apartPx }: AboutDevice): string {
   const ms = lookMs < 10 ? lookMs.toFixed(1) : Math.round(lookMs);
   if (on === "graphics")
-    return `pictures are read on its graphics processor, ${ms} ms each (checked: within ${(apartPx ?? 0).toFixed(2)} px of the processor).`;
+    return (
+      `pictures are read on its graphics processor, ${ms} ms each (checked: within ` +
+      `${(apartPx ?? 0).toFixed(2)} px of the processor).`
+    );
   return `pictures are read on its processor, ${atOnce === 1 ? "one at a time" : "two at a time"}, ${ms} ms each.`;
 }

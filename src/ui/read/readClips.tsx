@@ -34,6 +34,7 @@ interface Props {
 }
 
 /** Read clips: drop or choose several; each one is a column that fills as it is read. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function ReadClips({
   golferId,
   drills,

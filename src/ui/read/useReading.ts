@@ -28,6 +28,7 @@ const HOPELESS: ReadonlySet<string> = new Set([
  * @param judgedBy whose clips they are, and what their reps are judged by; the reader goes by the
  * drill that it was made from
  */
+// eslint-disable-next-line max-lines-per-function -- its callbacks share one queue and one worker
 export function useReading(
   keepFilm: boolean,
   { golferId, drill, version }: { golferId: string; drill: string; version: number | undefined },

@@ -44,6 +44,7 @@ interface Props {
  * After the filming: what passed, the one thing to change, which reps to look at and why; all
  * strips of the bout side by side.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function BoutGlance({
   bout,
   glance,
@@ -173,5 +174,8 @@ function whyWords(l: WorthALook, stage: Stage | null): string {
   if (l.why === "typical") return "is the most usual one: what it shows, most do.";
   const name =
     stage?.checks.find((c) => c.measure === l.measure)?.name ?? CATALOGUE[l.measure].name;
-  return `is the odd one: ${name.toLowerCase()} lies ${l.times.toFixed(0)} times the usual spread away from the others.`;
+  return (
+    `is the odd one: ${name.toLowerCase()} lies ${l.times.toFixed(0)} times the usual ` +
+    "spread away from the others."
+  );
 }

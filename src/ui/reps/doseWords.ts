@@ -19,6 +19,8 @@ export function doseWords(
   const words =
     school !== "counted sets"
       ? `${inWords(sets)} of ${inWords(of)} sets ${day}.${today ? " Take a minute before the next." : ""}`
-      : `${again && today ? "A set with a miss does not count: do it again. " : ""}${inWords(sets)} of ${inWords(of)} sets of ${inWords(reps)} without a miss ${day}${missed ? `, ${inWords(missed)} with one` : ""}.`;
+      : `${again && today ? "A set with a miss does not count: do it again. " : ""}${inWords(sets)} ` +
+        `of ${inWords(of)} sets of ${inWords(reps)} without a miss ` +
+        `${day}${missed ? `, ${inWords(missed)} with one` : ""}.`;
   return capital(words);
 }

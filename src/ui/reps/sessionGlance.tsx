@@ -114,7 +114,9 @@ function Focus({
       </h2>
       <p className="max-w-prose text-[17px]">
         {change
-          ? `${last.passed} of ${last.judged} passed in the last, ${first.passed} of ${first.judged} in the first: ${change.sure ? "more than chance makes of so many reps" : "too few reps to tell that from chance"}. `
+          ? `${last.passed} of ${last.judged} passed in the last, ${first.passed} of ` +
+            `${first.judged} in the first: ` +
+            `${change.sure ? "more than chance makes of so many reps" : "too few reps to tell that from chance"}. `
           : ""}
         {sure.length
           ? `${sure.length === 1 ? "One measure has" : `${sure.length} measures have`} moved by more than reps scatter.`

@@ -21,7 +21,11 @@ function lacks({ result, value, u, band: [lo, hi], measure }: CheckVerdict, unit
   if (result !== "too close") return sure;
   const limit =
     lo === null ? hi! : hi === null ? lo : Math.abs(value - lo) < Math.abs(value - hi) ? lo : hi;
-  return `${show(Math.abs(value - limit))} from the limit, ${show(limit)}. ${sure} ${(limit === lo ? value > lo : value < limit) ? "Nearer the middle" : "Inside by so much"} and it is a pass.`;
+  return (
+    `${show(Math.abs(value - limit))} from the limit, ${show(limit)}. ${sure} ` +
+    `${(limit === lo ? value > lo : value < limit) ? "Nearer the middle" : "Inside by so much"} ` +
+    "and it is a pass."
+  );
 }
 
 /** One check: sign, name, what is wanted; value ± U and its band. */

@@ -40,13 +40,17 @@ function saysWords(c: Correction, zero: number, rep: RepDetail): string {
     case "split":
       return `begins ${at(c.now.from)}, ends ${at(c.now.to)}`;
     case "golfer":
-      return `${c.now.hand}-handed, ${shownStature(c.now.statureCm, rep.units)}; before ${c.was.hand}-handed, ${shownStature(c.was.statureCm, rep.units)}`;
+      return (
+        `${c.now.hand}-handed, ${shownStature(c.now.statureCm, rep.units)}; before ` +
+        `${c.was.hand}-handed, ${shownStature(c.was.statureCm, rep.units)}`
+      );
     case "verdict":
       return `${WORDS[c.now].toLowerCase()}: ${c.reason}`;
   }
 }
 
 /** What the program got wrong, put right: go to the picture, then say what happens there. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function CorrectPanel({ rep, ms, zero, busy, seek, correct, undo }: Props) {
   const id = () => crypto.randomUUID();
   const swing = rep.events.flatMap((e) =>

@@ -22,6 +22,7 @@ const TOLD = ["address", "handStart", "top", "impact", "finish"];
  * What pressure insoles measured of the rep, laid on its clock by the steps, beside what was
  * estimated from the film. Not for every picture that is shown anew: it does not hang on it.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export const InsolesPanel = memo(function InsolesPanel({
   rep,
   laid,
@@ -98,7 +99,8 @@ export const InsolesPanel = memo(function InsolesPanel({
     if (clear) return lay(file.name, clear);
     if (!found.places.length)
       return setWrong(
-        `${file.name}: nowhere in it does the weight move as in this rep. Is it of the same practice, with left and right in the right shoes?`,
+        `${file.name}: nowhere in it does the weight move as in this rep. Is it of the same ` +
+          "practice, with left and right in the right shoes?",
       );
     setSeveral({
       fileName: file.name,

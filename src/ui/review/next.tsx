@@ -17,7 +17,9 @@ export function Next({ rep }: { rep: RepDetail }) {
   const text =
     words ??
     (v.result === "pass"
-      ? `Do it again${rep.dose ? `: a set is ${inWords(rep.dose.reps)} reps. ${rep.dose.note ?? ""}` : "."} ${rep.why ?? ""}`
+      ? "Do it " +
+        `again${rep.dose ? `: a set is ${inWords(rep.dose.reps)} reps. ${rep.dose.note ?? ""}` : "."} ` +
+        `${rep.why ?? ""}`
       : open
         ? "Do another: nearer the middle of the band the film is sure of it."
         : null);

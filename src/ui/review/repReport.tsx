@@ -21,6 +21,7 @@ const MOST = 18;
  * A rep on one page of paper, for a teacher: what was asked, what was measured with its
  * uncertainty, and how.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function RepReport({ rep }: { rep: RepDetail }) {
   const v = rep.verdict;
   const own = overruledBy(rep.corrections);
@@ -129,7 +130,9 @@ export function RepReport({ rep }: { rep: RepDetail }) {
                     <td className="text-right whitespace-nowrap">
                       {c.value === null || c.u === null
                         ? (rep.measures[c.measure]?.reason ?? "–")
-                        : `${value(toldAs(c.value, c.measure), CATALOGUE[c.measure].unit)} ± ${value(2 * c.u, CATALOGUE[c.measure].unit)} ${shownUnit(CATALOGUE[c.measure].unit, rep.units)}`}
+                        : `${value(toldAs(c.value, c.measure), CATALOGUE[c.measure].unit)} ± ` +
+                          `${value(2 * c.u, CATALOGUE[c.measure].unit)} ` +
+                          `${shownUnit(CATALOGUE[c.measure].unit, rep.units)}`}
                     </td>
                     <td className="pl-3">{WORDS[c.result].toLowerCase()}</td>
                   </tr>

@@ -23,6 +23,7 @@ interface Props {
  * Takes the film away as it is shown: one picture, or the stretch as a clip, with what is drawn
  * over it.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function SaveFilm({ src, name, frame, burn }: Props) {
   const [share, setShare] = useState<number | null>(null);
   const stop = useRef<() => void>(() => {});

@@ -19,6 +19,7 @@ const DRAG_PX = 6;
 const HARDLY_MS = 1;
 
 /** The strip between its event names and its checks, each check at the height of its gate. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function StripPanel({
   rep,
   events: own,

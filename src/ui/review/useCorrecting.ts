@@ -53,6 +53,7 @@ const withAgain = (
  * A rep that the golfer can correct: computed again beside the page at once, kept by the computer
  * after that; what it can't keep is taken back and said.
  */
+// eslint-disable-next-line max-lines-per-function -- its callbacks share one list of corrections
 export function useCorrecting(first: RepDetail, track: Uint8Array | null): Correcting {
   const [rep, setRep] = useState(first);
   const [scale, setScale] = useState<Scene["scale"] | null>(null);

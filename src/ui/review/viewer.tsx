@@ -12,6 +12,8 @@ import { Button } from "@/ui/kit/button";
 import { WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit } from "@/ui/kit/units";
 import { EVENT_WORDS } from "@/ui/charts/strip/words";
+import { PartChoice, PlayBar } from "./playBar";
+import { useKeys } from "./useKeys";
 import { Film } from "./film";
 import { filmRange } from "./filmRange";
 import { repFileName } from "./repFileName";
@@ -35,16 +37,6 @@ interface Props {
 
 /** A loop around an event reaches so far each way, ms. */
 const LOOP_MS = 250;
-
-const PART_WORDS: Record<OverlayPart, string> = {
-  joints: "Joints",
-  feet: "Feet on the ground",
-  weight: "Balance and weight",
-  insoles: "Load by your insoles",
-  ways: "Way of hips and head",
-  start: "How you stood",
-  limits: "Hips’ limit",
-};
 const KEYS = [
   ["← →", "one picture back, on"],
   ["Shift ← →", "ten pictures"],
@@ -58,6 +50,7 @@ const KEYS = [
 ] as const;
 
 /** A rep's film with what moves it: exact pictures, speed, loop, zoom, what is drawn over it. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function Viewer({
   rep,
   track,
@@ -111,7 +104,9 @@ export function Viewer({
       rate: slow ? 0.25 : 1,
       parts: [...parts],
       view: feet ? feetView(track, ...range) : viewOf(track),
-      title: `Rep ${rep.number}${rep.drill ? `, ${rep.drill.toLowerCase()}` : ""}${rep.verdict ? `: ${WORDS[rep.verdict.result].toLowerCase()}${rep.verdict.cue ? `, ${rep.verdict.cue.words.toLowerCase()}` : ""}` : ""}`,
+      title:
+        "Rep " +
+        `${rep.number}${rep.drill ? `, ${rep.drill.toLowerCase()}` : ""}${rep.verdict ? `: ${WORDS[rep.verdict.result].toLowerCase()}${rep.verdict.cue ? `, ${rep.verdict.cue.words.toLowerCase()}` : ""}` : ""}`,
       told: Array.from({ length: last - first + 1 }, (_, k) =>
         nearestWords(rep, track.times[first + k]!),
       ),
@@ -135,36 +130,18 @@ export function Viewer({
     [times, ms, seek, track],
   );
 
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const { target } = e;
-      const ticks = target instanceof HTMLInputElement && target.type === "checkbox";
-      const field =
-        target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName) && !ticks;
-      const pressed =
-        e.key === " " &&
-        (ticks || (target instanceof HTMLElement && /^(BUTTON|SUMMARY|A)$/.test(target.tagName)));
-      if (field || pressed || e.ctrlKey || e.metaKey || e.altKey) return;
-      const does: Record<string, () => void> = {
-        ArrowLeft: () => step(e.shiftKey ? -10 : -1),
-        ArrowRight: () => step(e.shiftKey ? 10 : 1),
-        ",": () => event(-1),
-        ".": () => event(1),
-        " ": toggle,
-        s: () => setSlow((v) => !v),
-        l: loopHere,
-        f: () => setFeet((v) => !v),
-        z: () => undo(),
-        "?": () => setHelp((v) => !v),
-      };
-      const act = does[e.key];
-      if (!act) return;
-      act();
-      e.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [step, event, toggle, loopHere, undo]);
+  useKeys({
+    ArrowLeft: (shift) => step(shift ? -10 : -1),
+    ArrowRight: (shift) => step(shift ? 10 : 1),
+    ",": () => event(-1),
+    ".": () => event(1),
+    " ": toggle,
+    s: () => setSlow((v) => !v),
+    l: loopHere,
+    f: () => setFeet((v) => !v),
+    z: undo,
+    "?": () => setHelp((v) => !v),
+  });
 
   const onLost = useCallback(() => setLost(true), []);
   const drag = useCallback((by: number) => step(by), [step]);
@@ -199,63 +176,24 @@ export function Viewer({
           className="w-full max-w-[440px] accent-ink"
         />
       </label>
-      <div className="mt-1 flex flex-wrap gap-2">
-        <Button
-          look="main"
-          onClick={toggle}
-          aria-label={play.playing ? "Pause" : "Play"}
-          className="w-13"
-        >
-          <svg viewBox="0 0 20 20" width={20} height={20} fill="currentColor" aria-hidden>
-            {play.playing ? (
-              <path d="M4 2h4v16H4zM12 2h4v16h-4z" />
-            ) : (
-              <path d="M4 1.5 18 10 4 18.5Z" />
-            )}
-          </svg>
-        </Button>
-        <Button onClick={() => step(-1)} aria-label="One picture back">
-          −1
-        </Button>
-        <Button onClick={() => step(1)} aria-label="One picture on">
-          +1
-        </Button>
-        <Button onClick={() => setSlow((s) => !s)} aria-pressed={slow}>
-          {slow ? "¼ speed" : "Full speed"}
-        </Button>
-        <Button onClick={loopHere} aria-pressed={play.loop !== null}>
-          {play.loop ? "Loop on" : "Loop"}
-        </Button>
-        <Button onClick={() => setFeet((f) => !f)} aria-pressed={feet}>
-          {feet ? "All of you" : "Feet"}
-        </Button>
-        <Button look="quiet" onClick={() => setHelp(true)}>
-          Keys
-        </Button>
-      </div>
-      <fieldset className="mt-2 flex flex-wrap gap-x-4">
-        <legend className="sr-only">Drawn over the film</legend>
-        {PARTS.filter(
-          (p) =>
-            (p !== "limits" || limits.length > 0) &&
-            (p !== "weight" || (series.com && scale)) &&
-            (p !== "insoles" || insoles),
-        ).map((p) => (
-          <label key={p} className="inline-flex min-h-11 items-center gap-2 text-[15px]">
-            <input
-              type="checkbox"
-              className="size-5 accent-ink"
-              checked={parts.has(p)}
-              onChange={(e) =>
-                setParts(
-                  new Set(e.target.checked ? [...parts, p] : [...parts].filter((q) => q !== p)),
-                )
-              }
-            />
-            {PART_WORDS[p]}
-          </label>
-        ))}
-      </fieldset>
+      <PlayBar
+        play={play}
+        slow={slow}
+        setSlow={setSlow}
+        feet={feet}
+        setFeet={setFeet}
+        loopHere={loopHere}
+        help={() => setHelp(true)}
+      />
+      <PartChoice
+        parts={parts}
+        setParts={setParts}
+        able={{
+          limits: limits.length > 0,
+          weight: Boolean(series.com && scale),
+          insoles: insoles !== null,
+        }}
+      />
       {!lost && (
         <SaveFilm
           src={`/api/clips/${rep.clip.sha256}`}

@@ -31,6 +31,7 @@ interface Props {
 const SHOWN = 10;
 
 /** What to do now: the day as a stream, its next bout large, what the last one asked for. */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function TodayView({ day, bouts, next, last, sore, asks, say }: Props) {
   const at = bouts.findIndex((b) => b.state === "planned");
   const bout = bouts[at];
@@ -222,7 +223,9 @@ const ROW = 104;
 function Stream({ bouts, at }: { bouts: readonly PlanBout[]; at: number }) {
   const height = ROW * bouts.length + 30;
   const reached = at < 0 ? height : at * ROW + 44;
-  const way = `M14 0${Array.from({ length: Math.ceil(reached / 60) }, (_, i) => `C${8 + 12 * (i % 2)} ${Math.min(reached, i * 60 + 20)} ${8 + 12 * (i % 2)} ${Math.min(reached, i * 60 + 40)} 14 ${Math.min(reached, (i + 1) * 60)}`).join("")}`;
+  const way =
+    "M14 " +
+    `0${Array.from({ length: Math.ceil(reached / 60) }, (_, i) => `C${8 + 12 * (i % 2)} ${Math.min(reached, i * 60 + 20)} ${8 + 12 * (i % 2)} ${Math.min(reached, i * 60 + 40)} 14 ${Math.min(reached, (i + 1) * 60)}`).join("")}`;
   return (
     <div className="relative" style={{ minHeight: height }}>
       <svg width={28} height={height} className="absolute top-0 left-0" aria-hidden>

@@ -71,6 +71,7 @@ export interface OpenClip {
  * @throws ClipError empty, tooBig, notVideo, truncated, damaged, noPicture, codec, size, tooLong,
  * tooShort
  */
+// eslint-disable-next-line max-lines-per-function -- what an open clip can be asked, over one decoder
 export async function openClip(source: Source, bytes: number, read: ReadAt): Promise<OpenClip> {
   if (bytes === 0) throw new ClipError("empty");
   if (bytes > LARGEST_CLIP) throw new ClipError("tooBig", `${(bytes / 1024 ** 3).toFixed(1)} GB`);

@@ -62,6 +62,7 @@ export type HandedOn = Map<number, { feet: number; looks: Set<number> }>;
 const HANDS_SPARE_S = 0.15;
 
 /** @param kept pictures in order @param to end of the span, ms on the camera's clock */
+// eslint-disable-next-line max-lines-per-function -- its callbacks share one span's readings
 export function liveSpan(
   kept: readonly Kept[],
   place: CropPlace,

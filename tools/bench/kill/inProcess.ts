@@ -108,7 +108,8 @@ export async function killInProcess(kills: number): Promise<Kills> {
     const half = [...reps.values()].filter((r) => r.measures !== whole || r.verdicts !== 1).length;
     const miscounted = (
       await rows<{ n: number }>(
-        `select count(*)::int as n from bout b where b.done <> (select count(*) from rep r where r.bout_id = b.id and r.removed_at is null)`,
+        "select count(*)::int as n from bout b where b.done <> (select count(*) from rep r " +
+          "where r.bout_id = b.id and r.removed_at is null)",
       )
     )[0]!.n;
     lost.slice(0, 5).forEach((l) => console.log(`lost: ${l}`));

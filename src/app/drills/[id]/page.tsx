@@ -56,6 +56,7 @@ const standingsOf = (drill: Drill, steps: readonly LadderStanding[]): StandingSh
     before: drill.stages[i - 1]?.name ?? null,
   }));
 
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export default async function DrillPage({ params, searchParams }: Props) {
   const drill = await asked((await params).id);
   if (!drill) notFound();

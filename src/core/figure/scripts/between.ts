@@ -112,6 +112,7 @@ export interface WalkOptions {
  * Walks upright from one place to another and turns square to the ball: into the picture, or out of
  * it.
  */
+// eslint-disable-next-line max-lines-per-function -- a script: what moves when, from beginning to end
 export function walk(changes: Partial<WalkOptions> = {}): MovementScript {
   const o: WalkOptions = {
     from: [-60, 240],

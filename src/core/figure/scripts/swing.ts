@@ -96,6 +96,7 @@ export type Changes<T> = {
 };
 
 /** A swing with both feet where they stand, or with a step of either foot. */
+// eslint-disable-next-line max-lines-per-function -- a script: what moves when, from beginning to end
 export function swing(changes: Changes<SwingOptions> = {}): MovementScript {
   const o = merged(ORDINARY_SWING, changes);
   const start = o.still + (o.rock ? 0.25 + o.rock.lead : 0.25);
@@ -262,6 +263,7 @@ const drag = (cm: number, top: number, impact: number): Knot[] =>
       ];
 
 /** Arms, turns and trunk of a full swing between the given instants (s). */
+// eslint-disable-next-line max-lines-per-function -- a script: what moves when, from beginning to end
 export function fullSwing(
   start: number,
   top: number,

@@ -1,21 +1,22 @@
 import { dot, norm, sub, unit, type Vec3 } from "../../maths/vec3";
 import { rearEdge } from "../surface";
 import { TRUTH_HZ } from "../simulate";
-import { FEET, of, ofSide, type Exact, type Foot } from "./exact";
-import type { FootEventTruth } from "./feet";
-import { interpolated, indexOfMax, indexOfMin, MS, rangeOver, rate, sampleCount } from "./search";
+import { FEET, of, ofSide } from "./exact";
+import { interpolated, MS, rangeOver, rate, sampleCount } from "./search";
 import { cycleMeasures } from "./cycle";
 import { holding } from "./hold";
 import { pivotMeasures } from "./pivot";
 import { near, type Put, type RepCase } from "./repCase";
 import { largest, travel } from "./travel";
-import { stillShare, type TruthEvent } from "./swingEvents";
+import type { TruthEvent } from "./swingEvents";
+import { AT_EVENTS, DEG } from "./atEvents";
+import { capital } from "./capital";
+import { faceOnPosture, settled } from "./faceOnPosture";
+import { weight } from "./weight";
 
 type Values = Record<string, number>;
-const DEG = 180 / Math.PI;
 const angleAt = (a: Vec3, b: Vec3, c: Vec3) =>
   Math.acos(Math.min(1, Math.max(-1, dot(unit(sub(a, b)), unit(sub(c, b)))))) * DEG;
-const cap = (s: string) => s[0]!.toUpperCase() + s.slice(1);
 
 /** Windows that measures are named after. */
 const WINDOWS: [TruthEvent, TruthEvent][] = [
@@ -27,8 +28,6 @@ const WINDOWS: [TruthEvent, TruthEvent][] = [
   ["address", "finish"],
   ["impact", "midThrough"],
 ];
-const AT_EVENTS: TruthEvent[] = ["address", "top", "halfwayDown", "impact", "release", "finish"];
-
 /** Every measure that this rep has, by id: from exact joints alone. */
 export function measuresOf(c: RepCase): Values {
   const out: Values = {};
@@ -51,121 +50,6 @@ export function measuresOf(c: RepCase): Values {
   }
   return out;
 }
-
-function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
-  const { sim, hip, head, shoulder } = x;
-  const a = e.address!;
-  const top = e.top;
-  const hit = e.impact ?? e.release;
-  const hipAt = (i: number) => interpolated(hip.t, i) - hip.t[a]!;
-  const headAt = (i: number) => interpolated(head.t, i) - head.t[a]!;
-  const tilt = (i: number) =>
-    Math.atan2(
-      -(interpolated(shoulder.t, i) - interpolated(hip.t, i)),
-      interpolated(shoulder.u, i) - interpolated(hip.u, i),
-    ) * DEG;
-  for (const name of AT_EVENTS) {
-    const i = e[name];
-    if (i === undefined || name === "address") continue;
-    put(`pelvisT${cap(name)}`, hipAt(i));
-    put(`headT${cap(name)}`, headAt(i));
-    put(
-      `leadLegStack${cap(name)}`,
-      sim.poses[near(i)]!.lead.hip[0] - sim.poses[near(i)]!.lead.ankle[0],
-    );
-    put(`pelvisTurn${cap(name)}`, interpolated(x.pelvisTurn, i) - x.pelvisTurn[a]!);
-  }
-  put("sideTiltAddress", tilt(a));
-  if (top === undefined) return;
-  put("pelvisSway", sway(x, a, top, footEvents));
-  put("sideTiltTop", tilt(top));
-  put("sideTiltChange", tilt(top) - tilt(a));
-  put("thoraxRange", rangeOver(x.thoraxTurn, a, hit ?? top));
-  put("pelvisRange", rangeOver(x.pelvisTurn, a, hit ?? top));
-  const trailKnee = ofSide(sim, "trail", (s) => s.knee[0] - s.ankle[0]);
-  put("trailKneeOut", -Math.min(...trailKnee.subarray(a, near(top) + 1)));
-  put("trailKneeIn", Math.max(...trailKnee.subarray(a, near(top) + 1)));
-  put("handHeightTop", interpolated(x.hands.u, top) - interpolated(shoulder.u, top));
-  for (const foot of FEET)
-    for (const name of ["address", "top", "impact"] as const) {
-      const i = e[name];
-      if (i !== undefined) put(`${foot}ShinLean${cap(name)}`, shin(sim.poses[near(i)]![foot]));
-    }
-  if (hit === undefined) return;
-  const slideTo = Math.ceil(hit);
-  put(
-    "pelvisSlide",
-    Math.max(...hip.t.subarray(near(top), slideTo + 1)) - interpolated(hip.t, top),
-  );
-  put("headDrift", rangeOver(head.t, a, slideTo));
-  let counter = 0;
-  for (let i = a; i <= slideTo; i++)
-    if (hipAt(i) * headAt(i) < 0)
-      counter = Math.max(counter, Math.min(Math.abs(hipAt(i)), Math.abs(headAt(i))));
-  put("counterMove", counter);
-  if (e.halfwayDown !== undefined) {
-    const low = indexOfMin(hip.u, near(top), near(e.halfwayDown));
-    put("pelvisDropTransition", hip.u[low]! - interpolated(hip.u, top));
-    put("pelvisRiseToImpact", interpolated(hip.u, hit) - hip.u[low]!);
-  }
-  put("headRise", Math.max(...head.u.subarray(a, slideTo + 1)) - head.u[a]!);
-  put(
-    "pelvisDriftAtImpact",
-    rangeOver(hip.t, near(hit) - sampleCount(75), Math.min(near(hit) + sampleCount(75), x.n - 1)),
-  );
-  const kneeGap = of(sim, (p) => p.lead.knee[0] - p.trail.knee[0]);
-  const ankleGap = of(sim, (p) => p.lead.ankle[0] - p.trail.ankle[0]);
-  const ratio = kneeGap.map((g, i) => g / ankleGap[i]!);
-  put("kneeGapDown", Math.min(...ratio.subarray(near(top), slideTo + 1)));
-  put("kneeGapAddressToImpact", Math.max(...ratio.subarray(a, slideTo + 1)));
-  put("kneePart", Math.max(...kneeGap.subarray(a, slideTo + 1)) - kneeGap[a]!);
-  const turnRate = rate(x.pelvisTurn);
-  const peak = indexOfMax(turnRate, near(top), slideTo);
-  put("pelvisPeakTurnRate", turnRate[peak]);
-  put("pelvisRateAtImpact", (interpolated(turnRate, hit) / turnRate[peak]!) * 100);
-  put("peakPelvisTurnAt", ((peak - top) / (hit - top)) * 100);
-  const chestRate = rate(x.thoraxTurn);
-  const chestPeak = indexOfMax(chestRate, near(top), slideTo);
-  const armPeak = indexOfMin(rate(x.armAngle), near(top), slideTo);
-  put("pelvisPeakBeforeThorax", (chestPeak - peak) * MS);
-  put("thoraxPeakBeforeArms", (armPeak - chestPeak) * MS);
-  if (e.halfwayDown !== undefined) {
-    const toe = sim.poses.map((p) => p.trail.toe[0]);
-    const from = near(e.halfwayDown);
-    if (rangeOver(toe, from, slideTo) <= 2)
-      put(
-        "trailFootRoll",
-        interpolated(
-          ofSide(sim, "trail", (s) => s.knee[0] - s.toe[0]),
-          hit,
-        ) -
-          sim.poses[from]!.trail.knee[0] +
-          sim.poses[from]!.trail.toe[0],
-      );
-  }
-}
-
-/**
- * Largest move of mid-hip away from the target, address → top; after a trail step against the feet
- * as that step planted them.
- */
-function sway(x: Exact, a: number, top: number, footEvents: FootEventTruth[]): number {
-  const landed = footEvents.find(
-    (f) => f.foot === "trail" && f.event === "landing" && f.t > a * MS && f.t < top * MS,
-  );
-  const from = landed ? near(landed.t / MS) : a;
-  const moved = landed ? (settled(x, "trail", landed.t) - x.sim.poses[a]!.trail.ankle[0]) / 2 : 0;
-  let most = -Infinity;
-  for (let i = from; i <= top; i++) most = Math.max(most, x.hip.t[a]! - x.hip.t[i]! + moved);
-  return most;
-}
-
-/** T of an ankle once a landing has settled. */
-const settled = (x: Exact, foot: Foot, landedMs: number): number =>
-  x.sim.poses[Math.min(x.n - 1, near(landedMs / MS) + sampleCount(60))]![foot].ankle[0];
-
-const shin = (s: { knee: Vec3; ankle: Vec3 }) =>
-  Math.atan2(s.knee[0] - s.ankle[0], s.knee[1] - s.ankle[1]) * DEG;
 
 function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
   const { sim } = x;
@@ -190,7 +74,7 @@ function downTheLine({ x, e, leadShare, feet }: RepCase, put: Put): void {
       get(sim.poses[k]!.trail) * (1 - part) + get(sim.poses[k]!.lead) * part;
     const heel = line((s) => s.heel[2]);
     const toe = line((s) => s.toe[2]);
-    put(`copDepth${cap(name)}`, ((cop - heel) / (toe - heel)) * 100);
+    put(`copDepth${capital(name)}`, ((cop - heel) / (toe - heel)) * 100);
   }
   if (e.top === undefined || hit === undefined) return;
   put("hipsToBall", interpolated(rear, hit) - rear[a]!);
@@ -211,11 +95,11 @@ function knees({ x, e, view }: RepCase, put: Put): void {
       const [i, j] = [e[from], e[to]];
       if (i === undefined || j === undefined) continue;
       put(
-        `${foot}KneeAngleChange${cap(from)}To${cap(to)}`,
+        `${foot}KneeAngleChange${capital(from)}To${capital(to)}`,
         interpolated(angle, j) - interpolated(angle, i),
       );
       if (view === "face-on")
-        put(`${foot}KneeTravel${cap(from)}To${cap(to)}`, rangeOver(t, near(i), near(j)));
+        put(`${foot}KneeTravel${capital(from)}To${capital(to)}`, rangeOver(t, near(i), near(j)));
     }
   }
   const elbow = of(sim, (p) =>
@@ -235,24 +119,24 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
         ? sim.poses[e.address]![foot].heel[1] - ground
         : interpolated(f.heel, i);
     for (const name of ["address", "top", "impact", "midThrough", "finish"] as const)
-      if (e[name] !== undefined) put(`${foot}HeelHeight${cap(name)}`, rise(e[name]));
+      if (e[name] !== undefined) put(`${foot}HeelHeight${capital(name)}`, rise(e[name]));
     for (const [from, to] of WINDOWS) {
       const [i, j] = [e[from], e[to]];
       if (i === undefined || j === undefined) continue;
       const [p, q] = [near(i), near(j)];
       let flat = 0;
       for (let k = p; k <= q; k++) if (f.heel[k]! < 1.5 && f.toe[k]! < 1.5) flat++;
-      put(`${foot}FootFlatFor${cap(from)}To${cap(to)}`, (flat / (q - p + 1)) * 100);
+      put(`${foot}FootFlatFor${capital(from)}To${capital(to)}`, (flat / (q - p + 1)) * 100);
       put(
-        `${foot}FootTravel${cap(from)}To${cap(to)}`,
+        `${foot}FootTravel${capital(from)}To${capital(to)}`,
         travel(x, foot, p, q, "toe", (k) => f.toe[k]! < 1.5),
       );
       if (view !== "face-on") continue;
       put(
-        `${foot}HeelTravel${cap(from)}To${cap(to)}`,
+        `${foot}HeelTravel${capital(from)}To${capital(to)}`,
         travel(x, foot, p, q, "heel", () => true),
       );
-      put(`${foot}FootTurn${cap(from)}To${cap(to)}`, largest(f.turn, p, q));
+      put(`${foot}FootTurn${capital(from)}To${capital(to)}`, largest(f.turn, p, q));
     }
   }
   if (view === "face-on" && e.finish !== undefined)
@@ -303,66 +187,6 @@ function order({ x, e, from }: RepCase, put: Put): void {
     while (i > e.address! && chest[i]! > 0) i--;
     put("thoraxBeforeHands", (top - i) * MS);
   }
-}
-
-function weight({ e, leadShare, feet, rep, turns }: RepCase, put: Put): void {
-  const a = e.address!;
-  put("leadShareAddress", stillShare(leadShare, a, rep.movingStart ?? false));
-  for (const name of ["top", "impact", "release", "finish"] as const)
-    if (e[name] !== undefined) put(`leadShare${cap(name)}`, interpolated(leadShare, e[name]));
-  const { handStart, top } = e;
-  const hit = e.impact ?? e.release;
-  if (handStart !== undefined) {
-    const from = Math.max(a - sampleCount(1000), Math.floor(handStart) - sampleCount(1000), 0);
-    put("leadSharePeakBeforeHands", leadShare[indexOfMax(leadShare, from, handStart)]);
-  }
-  if (top === undefined) return;
-  let [peak, peakAt] = [-1, a];
-  for (let i = Math.ceil(handStart ?? a); i <= top; i++)
-    if (!feet.lead.air[i] && !feet.trail.air[i] && 100 - leadShare[i]! > peak)
-      [peak, peakAt] = [100 - leadShare[i]!, i];
-  if (peak >= 0) {
-    put("trailSharePeak", peak);
-    put("trailSharePeakAt", ((peakAt - a) / (top - a)) * 100);
-  }
-  put("shareReversals", reversals(leadShare, Math.min(a, e.groundStart ?? a), near(top)));
-  if (hit !== undefined) {
-    let rise = 0;
-    for (let i = near(top); i + sampleCount(100) <= hit; i++)
-      rise = Math.max(rise, leadShare[i + sampleCount(100)]! - leadShare[i]!);
-    put("loadRate", rise);
-  }
-  const beats = turns
-    .filter(
-      (t) =>
-        t.of === "pressure" && t.at > a - sampleCount(200) && (hit === undefined || t.at < hit),
-    )
-    .map((t) => t.at);
-  if (beats.length >= 3) {
-    const last = beats.slice(-3);
-    const gaps = [last[1]! - last[0]!, last[2]! - last[1]!];
-    const middle = (gaps[0]! + gaps[1]!) / 2;
-    put("beatSpread", (Math.abs(gaps[0]! - gaps[1]!) / Math.SQRT2 / middle) * 100);
-  }
-}
-
-/** How many times a share turns by at least 15 points. */
-function reversals(share: ArrayLike<number>, from: number, to: number): number {
-  let [low, high, direction, count] = [share[from]!, share[from]!, 0, 0];
-  for (let i = from; i <= to; i++) {
-    low = Math.min(low, share[i]!);
-    high = Math.max(high, share[i]!);
-    if (direction >= 0 && high - share[i]! >= 15) {
-      if (direction > 0 || high - share[from]! >= 15) count++;
-      direction = -1;
-      [low, high] = [share[i]!, share[i]!];
-    } else if (direction <= 0 && share[i]! - low >= 15) {
-      if (direction < 0 || share[from]! - low >= 15) count++;
-      direction = 1;
-      [low, high] = [share[i]!, share[i]!];
-    }
-  }
-  return count;
 }
 
 function steps({ x, e, footEvents, view, to }: RepCase, put: Put): void {

@@ -69,6 +69,7 @@ export function startOf(
 }
 
 /** All events of a swing, step-swing or gesture between two samples. */
+// eslint-disable-next-line max-lines-per-function -- a rep's events, each found from those before it
 export function swingEvents(
   x: Exact,
   rep: ScriptedRep,

@@ -32,6 +32,7 @@ const STARTS = { usual: 15, slow: 5 };
  *
  * @param about sample near the top
  */
+// eslint-disable-next-line max-lines-per-function -- one rep's events, each found from those before it
 export function readSwing(
   m: Motion,
   about: number,

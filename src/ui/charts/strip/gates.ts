@@ -62,6 +62,7 @@ export function gatesOf(
   return checks.flatMap((check) => gateOf(check, at[check.measure], series, events, s, size) ?? []);
 }
 
+// eslint-disable-next-line max-lines-per-function -- one case for each kind of gate
 function gateOf(
   check: CheckVerdict,
   atMs: number | undefined,

@@ -111,6 +111,7 @@ function Water({ data: { series }, s }: StripPart) {
  * One foot's bank: land outside it while the foot is down, bars for toe and heel, a dotted path and
  * prints for a step.
  */
+// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 function Bank({ side, data: { series }, s, size }: StripPart & { side: "lead" | "trail" }) {
   const foot = side === "lead" ? series.leadFootT : series.trailFootT;
   const air = side === "lead" ? series.leadAir : series.trailAir;
