@@ -1,6 +1,6 @@
 import type { Square } from "../../src/vision/crop/resample";
 import { DETECT_SIDE } from "../../src/vision/network/poseNetwork";
-import type { RecordedLooks } from "./recordedNetwork";
+import type { RecordedLooks } from "./recordedLooks";
 
 const BOXES = 2254;
 const NOBODY = -20;

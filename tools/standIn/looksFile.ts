@@ -1,7 +1,7 @@
 import { deflateSync } from "node:zlib";
 import type { Track } from "../../src/core/track/track";
 import { trackLooks } from "./trackLooks";
-import { LOOK_HEAD, POINT_BYTES, type RecordedLooks } from "./recordedNetwork";
+import { LOOK_HEAD, POINT_BYTES, type RecordedLooks } from "./recordedLooks";
 
 type Look = ReturnType<RecordedLooks["look"]>;
 

@@ -3,7 +3,7 @@ import path from "node:path";
 import v8 from "node:v8";
 import { STRIDE } from "../../src/core/track/track";
 import type { OpenClip } from "../../src/vision/decode/openClip";
-import type { RecordedLooks } from "./recordedNetwork";
+import type { RecordedLooks } from "./recordedLooks";
 import { readPoints } from "../../src/vision/network/points";
 import { CROP_SIDE, MASK_SIZE, type LandmarkOutput } from "../../src/vision/network/poseNetwork";
 import { looksFile, packLook } from "./looksFile";

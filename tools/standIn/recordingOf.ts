@@ -1,4 +1,5 @@
-import { recordedNetwork, readLooks, type Recording } from "./recordedNetwork";
+import { readLooks } from "./recordedLooks";
+import { recordedNetwork, type Recording } from "./recordedNetwork";
 import type { Loaded } from "../../src/vision/worker/loadBrowser";
 
 /** A recording that the page's site serves (see `standIn`). */

@@ -7,7 +7,8 @@ import { readPoints } from "../../src/vision/network/points";
 import { CROP_SIDE } from "../../src/vision/network/poseNetwork";
 import { detectedIn } from "./detectedIn";
 import { looksOfTracks } from "./looksFile";
-import { readLooks, recordedNetwork } from "./recordedNetwork";
+import { readLooks } from "./recordedLooks";
+import { recordedNetwork } from "./recordedNetwork";
 
 const track = (name: string) => readTrack(readFileSync(`demo/tracks/${name}.track`));
 const good = track("double-step-good");

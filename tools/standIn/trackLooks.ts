@@ -1,6 +1,6 @@
 import { statureInPx } from "../../src/core/track/bodySize";
 import { at, POINT, POINTS, type Track } from "../../src/core/track/track";
-import type { RecordedLooks } from "./recordedNetwork";
+import type { RecordedLooks } from "./recordedLooks";
 import { CROP_SIDE, MASK_SIZE } from "../../src/vision/network/poseNetwork";
 
 /**

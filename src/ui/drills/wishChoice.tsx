@@ -1,6 +1,6 @@
 import { BODY_PARTS } from "@/core/drills/drill";
 import type { Wish } from "./useWish";
-export function Choice({
+function Choice({
   label,
   value,
   set,

@@ -76,7 +76,7 @@ describe("a clip that was read", () => {
     });
     const asked = computer(reps);
     await keptState(FILE, READ, { ...FOR, captureFps: 240 });
-    expect(asked.at(-1)!.body).toMatchObject({ captureFps: 240 });
+    expect(asked.at(-1).body).toMatchObject({ captureFps: 240 });
   });
 
   it("without a rep says what is wrong with it", async () => {

@@ -7,7 +7,7 @@ import type { Scene } from "@/core/scene/scene";
 import { nearestFrame } from "@/core/track/nearestFrame";
 import type { Track } from "@/core/track/track";
 import type { RepDetail } from "@/server/reps/queries";
-import { feetView, PARTS, viewOf, type Drawn, type OverlayPart } from "@/ui/picture/overlay";
+import { feetView, viewOf, type Drawn, type OverlayPart } from "@/ui/picture/overlay";
 import { Button } from "@/ui/kit/button";
 import { WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit } from "@/ui/kit/units";
