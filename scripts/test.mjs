@@ -78,7 +78,11 @@ await Promise.all([
     await bench("accuracy", "tools/bench/accuracy.ts", beside);
     await bench("drills", "tools/bench/drills.ts", beside);
     if (built)
-      await bench("killed while saving, starting, restoring, migrating", "tools/bench/kill.ts", beside);
+      await bench(
+        "killed while saving, starting, restoring, migrating",
+        "tools/bench/kill.ts",
+        beside,
+      );
   })(),
 ]);
 if (built) {

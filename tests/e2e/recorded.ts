@@ -20,14 +20,14 @@ export const readsRecorded = (page: Page, names: readonly string[], ms = 1): Pro
     },
   });
 
-/** After each film the golfer holds the finish so long, s. */
-const REST_S = 4;
+/** Before each film the golfer stands still so long, and after it they hold the finish, s. */
+const PAUSES = { waitS: 2, restS: 3 };
 /** A look takes what it takes on a good phone, ms. */
 const LOOK_MS = 10;
 
 /** Films of the demo stand in for the camera, and what the network once said of them for it. */
 export const filmsRecorded = (page: Page, names: readonly string[]): Promise<void> =>
   standIn(page, {
-    live: { looks: looksOfTracks(names.map(trackOf), REST_S), ms: LOOK_MS },
-    camera: { films: names.map((n) => `/samples/${n}.mp4`), times: 1, restS: REST_S },
+    live: { looks: looksOfTracks(names.map(trackOf), PAUSES), ms: LOOK_MS },
+    camera: { films: names.map((n) => `/samples/${n}.mp4`), times: 1, ...PAUSES },
   });

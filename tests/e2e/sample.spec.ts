@@ -1,12 +1,9 @@
 import { expect, test } from "@playwright/test";
 import { accessible } from "./accessible";
-import { readsRecorded } from "./recorded";
 
 test("from nothing to the first drill without a camera: a verdict, five swings, a profile in plain words", async ({
   page,
 }) => {
-  const swings = [1, 2, 3, 4, 5].map((k) => `five-swings-${k}`);
-  await readsRecorded(page, ["double-step-lead-late", ...swings]);
   await page.goto("/begin");
   await page.getByRole("button", { name: "Try without a camera" }).click();
   const card = page.getByRole("article", { name: "double-step-lead-late.mp4" });

@@ -73,7 +73,7 @@ try {
       ms: CALL_MS,
       periodMs,
     },
-    camera: { films, times: plays, restS: form.restS },
+    camera: { films, times: plays, waitS: 0, restS: form.restS },
   });
   await page.goto(`${base}/begin`);
   await page.getByRole("button", { name: "Try without a camera" }).click();

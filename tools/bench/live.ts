@@ -63,7 +63,7 @@ const { base, context, end } = await openSite("live", 3180);
  */
 const LEAST_PICTURES_PER_S = 30;
 
-const ONCE = { times: 1, restS: 0 };
+const ONCE = { times: 1, waitS: 0, restS: 0 };
 
 /** Notes the page's tasks of over 50 ms. */
 const watchTasks = (page: Page): Promise<unknown> =>

@@ -1,5 +1,6 @@
 import { deflateSync } from "node:zlib";
 import type { Track } from "../../src/core/track/track";
+import type { Repeat } from "../../src/vision/worker/standInCamera";
 import { trackLooks } from "./trackLooks";
 import { LOOK_HEAD, POINT_BYTES, type RecordedLooks } from "./recordedLooks";
 
@@ -26,18 +27,28 @@ export function looksFile(looks: readonly Buffer[]): Buffer {
  * Tracks as a recording: what the network would have said to see just that.
  *
  * @param tracks of films that are played one after another
- * @param restS how long each film's last picture stands
+ * @param waitS how long each film's first picture stands before it
+ * @param restS and its last one after it
  */
-export function looksOfTracks(tracks: readonly Track[], restS = 0): Buffer {
+export function looksOfTracks(
+  tracks: readonly Track[],
+  { waitS = 0, restS = 0 }: Partial<Pick<Repeat, "waitS" | "restS">> = {},
+): Buffer {
   const looks: Buffer[] = [];
   let began = 0;
   for (const track of tracks) {
     const { times, look } = trackLooks(track);
     const frameMs = (times.at(-1) - times[0]!) / (times.length - 1);
-    const rests = Math.round((restS * 1000) / frameMs);
-    for (let i = 0; i < times.length + rests; i++)
-      looks.push(packLook(began + i * frameMs, look(Math.min(i, times.length - 1))));
-    began += (times.length + rests) * frameMs;
+    const [waits, rests] = [waitS, restS].map((s) => Math.round((s * 1000) / frameMs)) as [
+      number,
+      number,
+    ];
+    const all = waits + times.length + rests;
+    for (let i = 0; i < all; i++)
+      looks.push(
+        packLook(began + i * frameMs, look(Math.min(Math.max(i - waits, 0), times.length - 1))),
+      );
+    began += all * frameMs;
   }
   return looksFile(looks);
 }

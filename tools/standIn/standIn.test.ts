@@ -48,11 +48,14 @@ describe("a recorded network", () => {
   });
 
   it("plays films one after another, each with its last picture standing for a while", async () => {
-    const looks = await looksOf(looksOfTracks([good, late], 2));
+    const looks = await looksOf(looksOfTracks([good, late], { restS: 2 }));
     const [n, rests] = [good.times.length, Math.round(2000 / (1000 / 60))];
     expect(looks.times).toHaveLength(n + late.times.length + 2 * rests);
     expect(looks.look(n + 5)).toEqual({ ...looks.look(n - 1) });
     expect(looks.look(n + rests).points).not.toEqual(looks.look(n - 1).points);
+    const waits = await looksOf(looksOfTracks([good], { waitS: 1 }));
+    expect(waits.look(59).points).toEqual(looks.look(0).points);
+    expect(waits.look(60 + 90).points).toEqual(looks.look(90).points);
     const began = looks.times[n + rests]!;
     expect(began).toBeCloseTo((n * 1000) / 60 + 2000, -2);
   });

@@ -143,7 +143,7 @@ const readSource = (ms: number): string => `
   }
   expose(new Recorded(async () => loadedRecording(() => recording), async () => null));`;
 
-const cameraSource = ({ films, times, restS }: NonNullable<StandIns["camera"]>): string => `
+const cameraSource = ({ films, ...repeat }: NonNullable<StandIns["camera"]>): string => `
   import { expose } from "comlink";
   import { StandInCamera } from "../../src/vision/worker/standInCamera";
   import { tellCount } from "./counted";
@@ -157,7 +157,7 @@ const cameraSource = ({ films, times, restS }: NonNullable<StandIns["camera"]>):
       return super.open(films, port, ...rest);
     }
   }
-  expose(new Played(${JSON.stringify({ times, restS })}));`;
+  expose(new Played(${JSON.stringify(repeat)}));`;
 
 /** A worker's own workers come with its script: a browser hands over no other file for those. */
 const ownWorkers: Plugin = {

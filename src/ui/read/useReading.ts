@@ -6,9 +6,15 @@ import { CLIP_WORDS } from "@/vision/decode/clipError";
 import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
 import { keptState, type KeptFor, type ReadTrack } from "./keptState";
-import { STALLED_MS, watched } from "./watched";
+import { watched } from "@/ui/kit/watched";
 
 let nextId = 1;
+
+/**
+ * Reading says how far it is at least this often; a picture of the largest films takes a second,
+ * ms.
+ */
+const STALLED_MS = 30_000;
 
 /** Reading such a clip once more tells the same. */
 const HOPELESS: ReadonlySet<string> = new Set([

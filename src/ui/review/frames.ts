@@ -1,9 +1,17 @@
 import { transfer, wrap } from "comlink";
+import { watched } from "@/ui/kit/watched";
 import { nearestFrame } from "@/core/track/nearestFrame";
 import type { FramePicture, FramesAsked, FramesWorker } from "@/vision/worker/framesProtocol";
 
 /** All pictures that are kept together take no more than this, bytes. */
 export const MOST_BYTES = 300e6;
+
+/**
+ * A decoder that says nothing for so long, ms, hangs, as one does now and then on a busy computer;
+ * another one goes on from where it stood, so often.
+ */
+const SILENT_MS = 8000;
+const TRIES = 3;
 
 /** Steps in which the page is told how far it is. */
 const STEPS = 25;
@@ -43,6 +51,7 @@ export class Frames {
   private readonly listeners = new Set<() => void>();
   private readonly workers: Worker[] = [];
   private now: FramesState = { share: 0, failed: false };
+  private closed = false;
 
   /**
    * @param times of the track's pictures, ms
@@ -89,12 +98,31 @@ export class Frames {
   }
 
   private async readPart(film: Blob, asked: FramesAsked): ReturnType<FramesWorker["read"]> {
+    let from = asked;
+    for (let k = 0; k < TRIES && !this.closed; k++) {
+      const read = await this.readFrom(film, from);
+      if (typeof read === "string") return read;
+      from = { ...asked, fromS: read.silentAfterS };
+    }
+    throw new Error("the decoder hangs");
+  }
+
+  /** @returns how it ended, or after which time of the film nothing came any more, s */
+  private async readFrom(
+    film: Blob,
+    asked: FramesAsked,
+  ): Promise<Awaited<ReturnType<FramesWorker["read"]>> | { silentAfterS: number }> {
+    let [lastS, count] = [asked.fromS, 0];
+    const watch = watched();
     const worker = new Worker(new URL("../../vision/worker/frames.worker.ts", import.meta.url), {
       type: "module",
     });
     this.workers.push(worker);
     const { port1, port2 } = new MessageChannel();
     port1.onmessage = ({ data: { timeS, bitmap } }: MessageEvent<FramePicture>) => {
+      watch.heard(SILENT_MS);
+      // The first one is what is looked at; those after it come in order.
+      if (count++ > 0) lastS = Math.max(lastS, timeS);
       const frame = nearestFrame(this.times, timeS / this.secondsPerMs);
       this.pictures.get(frame)?.close();
       this.pictures.set(frame, bitmap);
@@ -104,10 +132,16 @@ export class Frames {
         Math.min(STEPS - 1, Math.floor((STEPS * this.pictures.size) / this.count)) / STEPS;
       if (share !== this.now.share || this.pictures.size <= 2) this.set({ share, failed: false });
     };
-    return wrap<FramesWorker>(worker).read(film, asked, transfer(port2, [port2]));
+    watch.heard(SILENT_MS);
+    const reading = wrap<FramesWorker>(worker).read(film, asked, transfer(port2, [port2]));
+    const ended = await Promise.race([reading, watch.silence]).finally(watch.end);
+    if (ended !== "silent") return ended;
+    worker.terminate();
+    return { silentAfterS: lastS };
   }
 
   close(): void {
+    this.closed = true;
     this.workers.forEach((w) => w.terminate());
     this.listeners.clear();
     for (const bitmap of this.pictures.values()) bitmap.close();

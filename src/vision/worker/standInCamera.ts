@@ -2,9 +2,13 @@ import { ALL_FORMATS, AudioSampleSink, BlobSource, Input, VideoSampleSink } from
 import type { SoundBlock } from "../sound/onsets";
 import type { CameraSize, StandIn } from "./liveProtocol";
 
-/** How often all films are played, and how long the last picture stands after each, s. */
+/**
+ * How often all films are played, and how long the first picture of each stands before it and the
+ * last one after it, s.
+ */
 export interface Repeat {
   times: number;
+  waitS: number;
   restS: number;
 }
 
@@ -18,7 +22,7 @@ export class StandInCamera implements StandIn {
   private readonly begins = new Promise<void>((resolve) => (this.begin = resolve));
   private shown = true;
 
-  constructor(private readonly repeat: Repeat = { times: 1, restS: 0 }) {}
+  constructor(private readonly repeat: Repeat = { times: 1, waitS: 0, restS: 0 }) {}
 
   shows(on: boolean): void {
     this.shown = on;
@@ -46,15 +50,15 @@ export class StandInCamera implements StandIn {
     sound: MessagePort | null,
   ): Promise<void> {
     await this.begins;
-    const { times, restS } = this.repeat;
+    const { times, waitS, restS } = this.repeat;
     const began = performance.now();
     let base = 0;
     for (const film of Array.from({ length: times }, () => films).flat()) {
       await Promise.all([
         this.show(film, base, began, pictures, preview),
-        sound && playSound(film, base, began, sound),
+        sound && playSound(film, base + waitS, began, sound),
       ]);
-      base += film.durationS + restS;
+      base += waitS + film.durationS + restS;
     }
     pictures.postMessage("ended");
   }
@@ -66,6 +70,7 @@ export class StandInCamera implements StandIn {
     pictures: MessagePort,
     preview: OffscreenCanvas | null,
   ): Promise<void> {
+    const { waitS, restS } = this.repeat;
     const every = Math.max(1, Math.round(size.fps / PREVIEW_HZ));
     const context = preview?.getContext("2d") ?? null;
     if (preview) [preview.width, preview.height] = [size.width / 2, size.height / 2];
@@ -79,15 +84,20 @@ export class StandInCamera implements StandIn {
       const frame = new VideoFrame(decoded, { timestamp: Math.round((baseS + atS) * 1e6) });
       pictures.postMessage(frame, [frame]);
     };
+    const stands = async (fromS: number, forS: number, picture: VideoFrame) => {
+      for (let k = 0; k < Math.round(forS * size.fps); k++)
+        await post(fromS + k / size.fps, picture);
+    };
     for await (const sample of sink.samples()) {
       last?.close();
+      // A camera goes on while the golfer waits, and while they rest.
+      const first = last === null;
       last = sample.toVideoFrame();
-      await post(sample.timestamp, last);
+      if (first) await stands(0, waitS, last);
+      await post(waitS + sample.timestamp, last);
       sample.close();
     }
-    // A camera goes on while the golfer rests.
-    for (let k = 0; last && k < this.repeat.restS * size.fps; k++)
-      await post(durationS + k / size.fps, last);
+    if (last) await stands(waitS + durationS, restS, last);
     last?.close();
   }
 }

@@ -1,9 +1,3 @@
-/**
- * Reading says how far it is at least this often; a picture of the largest films takes a second,
- * ms.
- */
-export const STALLED_MS = 30_000;
-
 /** Waits for silence: nothing heard for as long as was said last. */
 export function watched() {
   let timer: ReturnType<typeof setTimeout> | undefined;
