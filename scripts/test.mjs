@@ -49,32 +49,31 @@ const count = (file, read) => ({
     return r && read(r);
   },
 });
+await step(
+  "unit tests",
+  [
+    bin("vitest"),
+    "run",
+    "--project=core",
+    "--project=devices",
+    "--reporter=default",
+    "--reporter=json",
+    `--outputFile=${path.join(work, "unit.json")}`,
+  ],
+  count("unit.json", (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests })),
+);
 // A browser waits much of its time: what has no clock goes on beside it, and gives way to it.
 await Promise.all([
   built &&
-    step("end-to-end tests", [bin("playwright"), "test"], {
-      ...count("e2e.json", ({ stats }) => ({
+    step(
+      "end-to-end tests",
+      [bin("playwright"), "test"],
+      count("e2e.json", ({ stats }) => ({
         passed: stats.expected + stats.flaky,
         failed: stats.unexpected,
       })),
-    }),
+    ),
   (async () => {
-    await step(
-      "unit tests",
-      [
-        bin("vitest"),
-        "run",
-        "--project=core",
-        "--project=devices",
-        "--reporter=default",
-        "--reporter=json",
-        `--outputFile=${path.join(work, "unit.json")}`,
-      ],
-      {
-        ...beside,
-        ...count("unit.json", (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests })),
-      },
-    );
     await bench("accuracy", "tools/bench/accuracy.ts", beside);
     await bench("drills", "tools/bench/drills.ts", beside);
     if (built)

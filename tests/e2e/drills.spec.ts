@@ -5,6 +5,8 @@ import { accessible } from "./accessible";
 test("from every complaint to its drill in three steps, by pointer", async ({ page }) => {
   for (const symptom of SYMPTOM_ROWS) {
     await page.goto("/drills");
+    // On a busy computer the page is seen before it answers.
+    await page.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
     await page.getByRole("button", { name: symptom.name }).click();
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(symptom.usually);
     const [first] = drillsFor(symptom.id);
