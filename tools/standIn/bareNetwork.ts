@@ -29,7 +29,7 @@ export class BareNetwork extends LiveFilming {
     { width, height }: CameraSize,
     pictures: MessagePort,
   ): Promise<void> {
-    const { network } = await chooseNetwork();
+    const { network } = await this.load();
     const body = { cx: width / 2, cy: height / 2, size: height * SQUARE };
     const area = cutoutArea([boxOf(body)], width, height);
     const want: ToCamera = { type: "want", want: { area, wholeEveryMs: 1000 } };

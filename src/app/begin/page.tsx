@@ -4,7 +4,7 @@ import { GolferForm } from "@/ui/golfer/golferForm";
 import { allIsWell, undo } from "@/app/dataActions";
 import { dataDir } from "@/server/dataDir";
 import { requestDatabase } from "@/server/db/request";
-import { isUndoable, listStanding } from "@/server/store/standing";
+import { standingShown } from "@/server/store/standing";
 import { StandsBeside } from "@/ui/data/standsBeside";
 import { Button } from "@/ui/kit/button";
 
@@ -14,16 +14,7 @@ export default async function BeginPage() {
   await requestDatabase();
   return (
     <>
-      <StandsBeside
-        beside={listStanding(dataDir()).map(({ id, words, at, act }) => ({
-          id,
-          words,
-          at,
-          undoable: isUndoable(act),
-        }))}
-        undo={undo}
-        allIsWell={allIsWell}
-      />
+      <StandsBeside beside={standingShown(dataDir())} undo={undo} allIsWell={allIsWell} />
       <h1 className="mt-8 mb-6 text-[46px] leading-none">How do you want to begin?</h1>
       <form action={tryWithoutCamera} className="max-w-[480px]">
         <Button type="submit" className="min-h-14 w-full text-[20px]">

@@ -4,7 +4,7 @@ import { whoever } from "@/app/whoever";
 import { dataDir } from "@/server/dataDir";
 import { countsOf } from "@/server/practice/counts";
 import { listCopies, MOST_COPIES } from "@/server/store/copies";
-import { isUndoable, listStanding } from "@/server/store/standing";
+import { standingShown } from "@/server/store/standing";
 import { DataView } from "@/ui/data/dataView";
 import { StandsBeside } from "@/ui/data/standsBeside";
 
@@ -21,16 +21,7 @@ export default async function DataPage() {
   }));
   return (
     <>
-      <StandsBeside
-        beside={listStanding(dir).map(({ id, words, at, act }) => ({
-          id,
-          words,
-          at,
-          undoable: isUndoable(act),
-        }))}
-        undo={undo}
-        allIsWell={allIsWell}
-      />
+      <StandsBeside beside={standingShown(dir)} undo={undo} allIsWell={allIsWell} />
       <DataView
         golfer={{ id: golfer.id, name: golfer.name, sample: golfer.sample }}
         counts={counts}

@@ -32,8 +32,7 @@ export interface StandingBeside extends AboutStanding {
  * Whether what was done can be undone from a page: a newer version's database is no use to it, and
  * a damaged one to nobody.
  */
-export const isUndoable = (act: AboutStanding["act"]): boolean =>
-  act !== "migrate" && act !== "damaged";
+const isUndoable = (act: AboutStanding["act"]): boolean => act !== "migrate" && act !== "damaged";
 
 /** The name under which it stands: when, and for what. */
 export const standingId = ({ at, act }: AboutStanding): string =>
@@ -41,6 +40,17 @@ export const standingId = ({ at, act }: AboutStanding): string =>
 
 /** Names of what stands beside are never paths. */
 export const STANDING_ID = /^[\w-]{1,60}$/;
+
+/** All that stand beside as the golfer is told of it, the latest first. */
+export const standingShown = (
+  dir: string,
+): { id: string; words: string; at: string; undoable: boolean }[] =>
+  listStanding(dir).map(({ id, words, at, act }) => ({
+    id,
+    words,
+    at,
+    undoable: isUndoable(act),
+  }));
 
 /** All that stand beside, the latest first. */
 export function listStanding(dir: string): StandingBeside[] {

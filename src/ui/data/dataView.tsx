@@ -163,21 +163,8 @@ function Backup() {
       <Button look="main" disabled={job !== null} onClick={begin}>
         Save a backup
       </Button>
-      {job && (
-        <label className="mt-3 block text-[15px]">
-          The file is written; your browser can stop it.
-          <progress
-            className="mt-1 block h-2 w-full max-w-[360px] accent-ink"
-            value={share}
-            max={1}
-          />
-        </label>
-      )}
-      {wrong && (
-        <p role="alert" className="mt-3 max-w-prose text-fail">
-          {wrong}
-        </p>
-      )}
+      {job && <Progress share={share}>The file is written; your browser can stop it.</Progress>}
+      <Wrong words={wrong} />
     </section>
   );
 }
@@ -229,21 +216,8 @@ function Restore() {
         </Button>
         {running && <Button onClick={() => stop.current?.abort()}>Stop</Button>}
       </div>
-      {running && (
-        <label className="mt-3 block text-[15px]">
-          {running.words}
-          <progress
-            className="mt-1 block h-2 w-full max-w-[360px] accent-ink"
-            value={running.share}
-            max={1}
-          />
-        </label>
-      )}
-      {wrong && (
-        <p role="alert" className="mt-3 max-w-prose text-fail">
-          {wrong}
-        </p>
-      )}
+      {running && <Progress share={running.share}>{running.words}</Progress>}
+      <Wrong words={wrong} />
     </section>
   );
 }
@@ -276,5 +250,26 @@ function Remove({ golfer, remove }: Pick<Props, "golfer" | "remove">) {
         </Button>
       </div>
     </details>
+  );
+}
+
+/** How far something is that takes a while. @param share 0–1 */
+function Progress({ share, children }: { share: number; children: React.ReactNode }) {
+  return (
+    <label className="mt-3 block text-[15px]">
+      {children}
+      <progress className="mt-1 block h-2 w-full max-w-[360px] accent-ink" value={share} max={1} />
+    </label>
+  );
+}
+
+/** What went wrong, if anything did. */
+function Wrong({ words }: { words: string | null }) {
+  return (
+    words && (
+      <p role="alert" className="mt-3 max-w-prose text-fail">
+        {words}
+      </p>
+    )
   );
 }

@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { memo, useMemo } from "react";
 import { DRILLS, isJudged, type Drill } from "@/core/drills";
 import { conflicts } from "@/core/choose/conflicts";
 import { findStyle, opposed } from "@/core/choose/styles";
 import { TINY } from "@/ui/charts/strip/geometry";
+import { DrillName } from "./drillName";
 import type { LibraryGolfer } from "./libraryGolfer";
 import { MiniStrip } from "./miniStrip";
 
@@ -15,7 +15,6 @@ const LEVELS = ["", "easy", "middling", "hard"] as const;
  * One drill of the list. It is drawn anew only when it is another: typing goes through the list at
  * every key.
  */
-// eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export const Row = memo(function Row({
   drill: d,
   number,
@@ -56,16 +55,7 @@ export const Row = memo(function Row({
         gate={gate}
         label={`The movement of ${d.name}, small`}
       />
-      <span>
-        <Link
-          href={`/drills/${d.id}`}
-          prefetch={false}
-          className="display text-[23px] underline underline-offset-4"
-        >
-          {d.name}
-        </Link>
-        <span className="mt-1 block max-w-prose text-[15px]">{d.why}</span>
-      </span>
+      <DrillName drill={d} />
       <span className="col-span-2 text-[15px] text-ink-2 md:col-span-1">
         <strong className="text-ink">{d.minutes} min</strong> {d.places.join(" or ")},{" "}
         {LEVELS[d.level]}

@@ -1,5 +1,6 @@
 import Link from "next/link";
 import type { FileProblem } from "@/core/formats/drillFile";
+import { DrillName } from "./drillName";
 import type { OwnDrillLine } from "./libraryGolfer";
 import { TakeIn } from "./takeIn";
 
@@ -24,16 +25,7 @@ export function OwnDrills({
               key={d.id}
               className="grid gap-x-5 gap-y-1 border-b border-hair py-3 md:grid-cols-[1fr_300px]"
             >
-              <span>
-                <Link
-                  href={`/drills/${d.id}`}
-                  prefetch={false}
-                  className="display text-[23px] underline underline-offset-4"
-                >
-                  {d.name}
-                </Link>
-                <span className="mt-1 block max-w-prose text-[15px]">{d.why}</span>
-              </span>
+              <DrillName drill={d} />
               <span className="text-[15px] text-ink-2">
                 <strong className="text-ink">{d.minutes} min</strong>
                 <span className="block">

@@ -86,8 +86,6 @@ export class Rig {
     if (choice !== "stand-in")
       this.endRoll = await watchRoll((deg) => void this.live?.remote.rolled(deg));
     const { remote } = this;
-    // A film begins when all is ready for it.
-    if (choice === "stand-in") await remote.warm();
     const running = await openCamera(choice, hears, this.request.films, preview.canvas);
     if (preview.video && running.stream) {
       preview.video.srcObject = running.stream;

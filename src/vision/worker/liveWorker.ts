@@ -179,7 +179,8 @@ export class LiveFilming implements LiveWorker {
     this.reading?.abort();
   }
 
-  private load(told?: (came: Came) => void): Promise<Loaded> {
+  /** The network, loaded once. */
+  protected load(told?: (came: Came) => void): Promise<Loaded> {
     return (this.loaded ??= this.loadNetwork(told).catch((error: unknown) => {
       this.loaded = null;
       throw error;
