@@ -49,7 +49,7 @@ export function WishSentence({
 }) {
   return (
     <>
-      <p className={`${apart ? "mt-6" : ""}text-[20px] leading-loose`}>
+      <p className={`${apart ? "mt-6" : ""} text-[20px] leading-loose`}>
         For{" "}
         <Choice
           label="Place"
