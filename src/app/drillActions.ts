@@ -3,8 +3,8 @@
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { z } from "zod";
-import { checkDrillFile, fileOf, readDrillFile, type FileProblem } from "@/core/formats/drillFile";
-import { wentOnKey } from "@/core/practice/ladder";
+import { checkDrillFile, fileOf, readDrillFile, type FileProblem } from "@/core/formats";
+import { wentOnKey } from "@/core/practice";
 import { keepOfGolfer } from "@/server/golfers/golfers";
 import { localDay } from "@/server/practice/localDay";
 import {

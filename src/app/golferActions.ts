@@ -3,13 +3,13 @@
 import { revalidatePath } from "next/cache";
 import { redirect } from "next/navigation";
 import { z } from "zod";
-import { STANCES, type FootStance } from "@/core/choose/reach";
-import { STYLES, type StyleId } from "@/core/drills/drill";
+import { STANCES, type FootStance } from "@/core/choose";
+import { STYLES, type StyleId } from "@/core/drills";
 import { requestDatabase } from "@/server/db/request";
 import { UserError } from "@/server/userError";
 import { fromHere, whoeverAs } from "./whoever";
 import { drillOf } from "@/server/drills/ownDrills";
-import { armSpan, golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
+import { armSpan, golferAnswers, type GolferAnswers } from "@/core/formats";
 import {
   chooseGolfer,
   keepOfGolfer,

@@ -2,9 +2,8 @@
 
 import { revalidatePath } from "next/cache";
 import { z } from "zod";
-import { SYMPTOMS, type SymptomId } from "@/core/drills/drill";
-import { day, keptBouts } from "@/core/practice/plan/change";
-import type { KeptBout, WeekRoom } from "@/core/practice/plan/week";
+import { SYMPTOMS, type SymptomId } from "@/core/drills";
+import { day, keptBouts, type KeptBout, type WeekRoom } from "@/core/practice";
 import { keepOfGolfer } from "@/server/golfers/golfers";
 import { localDay } from "@/server/practice/localDay";
 import { keepWeek, mondayOf, planAgain } from "@/server/practice/week";

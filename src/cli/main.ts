@@ -3,16 +3,22 @@ import path from "node:path";
 import { Command, CommanderError, InvalidArgumentError, Option } from "commander";
 import { ALGORITHM_VERSION, analyse, type AnalyseOptions, type Analysis } from "../core/analysis";
 import { stageOf, type Drill } from "../core/drills";
-import { analysisJson, type AnalysisJson } from "../core/formats/analysisJson";
-import { ownDrillSchema, readDrillFile } from "../core/formats/drillFile";
-import { readTrack, TrackFileError, writeTrack } from "../core/formats/trackFile";
-import type { View } from "../core/scene/view";
-import type { RepKind } from "../core/reps/rep";
-import type { Track } from "../core/track/track";
-import { CLIP_WORDS, ClipError, type ClipErrorCode } from "../vision/decode/clipError";
+import {
+  analysisJson,
+  type AnalysisJson,
+  ownDrillSchema,
+  readDrillFile,
+  readTrack,
+  TrackFileError,
+  writeTrack,
+} from "../core/formats";
+import type { View } from "../core/scene";
+import type { RepKind } from "../core/reps";
+import type { Track } from "../core/track";
+import { CLIP_WORDS, ClipError, type ClipErrorCode } from "../vision/decode";
 import { loadNodeNetwork } from "../vision/node/loadNode";
 import { readClipFile } from "../vision/node/readClipFile";
-import { askedBy, type Asked } from "../vision/anytime/asked";
+import { askedBy, type Asked } from "../vision/anytime";
 import type { ReadTimings } from "../vision/read";
 import { alive, asJson, shown, tell } from "./say";
 import { table } from "./table";

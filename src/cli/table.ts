@@ -1,7 +1,7 @@
 import { DRILLS } from "../core/drills";
-import type { AnalysisJson } from "../core/formats/analysisJson";
+import type { AnalysisJson } from "../core/formats";
 import { CATALOGUE, type MeasureId } from "../core/measures";
-import { WHY } from "../core/uncertainty/report";
+import { WHY } from "../core/uncertainty";
 
 /**
  * An analysis as a table for people: verdict first, then checks, then everything else that was

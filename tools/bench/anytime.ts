@@ -7,7 +7,7 @@
 import { analyse, middleMs, type AnalyseOptions, type Analysis } from "../../src/core/analysis";
 import { median } from "../../src/core/maths/stats";
 import { askedBy, askedFor } from "../../src/vision/anytime/asked";
-import { COARSE_MS } from "../../src/vision/coarseLook";
+import { COARSE_MS } from "../../src/vision/read/coarseLook";
 import { rulesOf } from "../study/compare";
 import { readByPlan } from "../study/partly";
 import { truthClips } from "../study/truthClip";

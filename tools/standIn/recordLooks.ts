@@ -22,7 +22,7 @@ export async function recordLooks(film: string, knocks: readonly number[]): Prom
   v8.setFlagsFromString("--experimental-wasm-relaxed-simd");
   const [{ loadNodeNetwork, openClipFile }, { readClip }] = [
     await import("../../src/vision/node/loadNode"),
-    await import("../../src/vision/read"),
+    await import("../../src/vision/read/readClip"),
   ];
   const clip = await openClipFile(film);
   const real = await loadNodeNetwork();

@@ -1,7 +1,5 @@
 import type { Metadata } from "next";
-import { findingWords } from "@/core/choose/plain";
-import { stylesOf } from "@/core/choose/styles";
-import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
+import { findingWords, stylesOf, SYMPTOM_ROWS } from "@/core/choose";
 import { takeInDrill } from "@/app/drillActions";
 import { DRILLS } from "@/core/drills";
 import { requestDatabase } from "@/server/db/request";

@@ -1,23 +1,27 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { startsStill } from "@/core/live/loop";
-import { hasStrike } from "@/core/reps/rep";
+import { startsStill } from "@/core/live";
+import { hasStrike } from "@/core/reps";
 import { sayBody } from "@/app/planActions";
 import { whoever } from "@/app/whoever";
 import { dayDone } from "@/server/practice/dayDone";
 import { localDay } from "@/server/practice/localDay";
 import { BASELINE } from "@/server/reps/ownSwings";
 import { drillOf } from "@/server/drills/ownDrills";
-import { DRILLS, type Drill } from "@/core/drills";
-import { partOf } from "@/core/drills/twoViews";
-import { swing } from "@/core/figure/scripts/swing";
-import { ASKED, lensOf, type Lens } from "@/core/film/lens";
-import { bodyReach, leastDepth, planFilm } from "@/core/film/plan";
-import { resolves } from "@/core/film/resolves";
-import { roomOf } from "@/core/film/room";
-import { CAMERA_PRIOR } from "@/core/scene/camera";
-import { feedbackFor } from "@/core/practice/feedback";
-import { ladder } from "@/core/practice/ladder";
+import { DRILLS, type Drill, partOf } from "@/core/drills";
+import { swing } from "@/core/figure";
+import {
+  ASKED,
+  lensOf,
+  type Lens,
+  bodyReach,
+  leastDepth,
+  planFilm,
+  resolves,
+  roomOf,
+} from "@/core/film";
+import { CAMERA_PRIOR } from "@/core/scene";
+import { feedbackFor, ladder } from "@/core/practice";
 import { stageReps } from "@/server/reps/stageReps";
 import { keepPlace } from "./actions";
 import { readPlace } from "./place";

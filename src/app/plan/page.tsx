@@ -1,10 +1,8 @@
 import type { Metadata } from "next";
 import { keepPlan, keepPractice, keepSore, planTheWeek } from "@/app/planActions";
 import { whoever } from "@/app/whoever";
-import { conflictWords } from "@/core/choose/conflicts";
-import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
-import { day } from "@/core/practice/plan/change";
-import { TAKEN_WEEK } from "@/core/practice/plan/week";
+import { conflictWords, SYMPTOM_ROWS } from "@/core/choose";
+import { day, TAKEN_WEEK } from "@/core/practice";
 import { localDay } from "@/server/practice/localDay";
 import { allDrills, dueFor, mondayOf, plannedWeek } from "@/server/practice/week";
 import { drillName, planBouts } from "@/ui/plan/planBout";

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { whoever } from "@/app/whoever";
-import { TAKEN_CLUB } from "@/core/choose/profile";
-import { CLUBS } from "@/core/drills/drill";
+import { TAKEN_CLUB } from "@/core/choose";
+import { CLUBS } from "@/core/drills";
 import { ownProfile } from "@/server/golfers/ownProfile";
 import { BASELINE } from "@/server/reps/ownSwings";
 import { Button } from "@/ui/kit/button";

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { whoever } from "@/app/whoever";
-import { errorRecord } from "@/core/practice/errorRecord";
+import { errorRecord } from "@/core/practice";
 import { allCorrections } from "@/server/reps/correct";
 import { Button } from "@/ui/kit/button";
 import { ErrorRecord } from "@/ui/review/errorRecord";

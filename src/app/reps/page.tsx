@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { z } from "zod";
 import { whoever } from "@/app/whoever";
-import { laterDay } from "@/core/practice/plan/week";
+import { laterDay } from "@/core/practice";
 import { localDay } from "@/server/practice/localDay";
 import { logChoices, logPage } from "@/server/practice/log";
 import { boutsById } from "@/server/reps/bouts";

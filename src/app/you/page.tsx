@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { changeGolfer, chooseSide, practiseAs } from "@/app/golferActions";
-import { stylesOf } from "@/core/choose/styles";
+import { stylesOf } from "@/core/choose";
 import { whoever } from "@/app/whoever";
 import { listGolfers } from "@/server/golfers/golfers";
 import { ownProfile } from "@/server/golfers/ownProfile";

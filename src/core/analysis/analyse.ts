@@ -1,4 +1,4 @@
-import type { Track } from "../track/track";
+import type { Track } from "../track";
 import { openAnalysis } from "./openAnalysis";
 import type { AnalyseOptions } from "./options";
 import type { Analysis } from "./result";

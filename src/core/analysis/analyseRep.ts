@@ -1,17 +1,17 @@
-import { judge } from "../judge/judge";
-import { actionsOf } from "../judge/actions";
-import type { Measured } from "../judge/verdict";
-import { MEASURE_IDS, type MeasureId } from "../measures";
-import { measureAll } from "../measures";
-import { EVENT_NAMES, type Rep } from "../reps/rep";
-import { series } from "../reps/series";
-import { OVERRIDE_FRAMES, type Overrides } from "../reps/overrides";
-import { CAMERA_PRIOR } from "../scene/camera";
-import { during } from "../scene/problems";
-import { FITTED, footEventError } from "../uncertainty/errors";
-import { spread, type Sampled } from "../uncertainty/sample";
-import { reportEvent, reportMeasure, type ErrorSources } from "../uncertainty/report";
-import { unreadOf } from "../uncertainty/unreadYet";
+import { judge, actionsOf, type Measured } from "../judge";
+import { MEASURE_IDS, type MeasureId, measureAll } from "../measures";
+import { EVENT_NAMES, type Rep, series, OVERRIDE_FRAMES, type Overrides } from "../reps";
+import { CAMERA_PRIOR, during } from "../scene";
+import {
+  FITTED,
+  footEventError,
+  spread,
+  type Sampled,
+  reportEvent,
+  reportMeasure,
+  type ErrorSources,
+  unreadOf,
+} from "../uncertainty";
 import { sameRep, type FoundRep } from "./readReps";
 import { sortOf } from "./sort";
 import type { ClipReading } from "./readClip";

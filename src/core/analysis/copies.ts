@@ -1,7 +1,6 @@
-import type { Motion } from "../motion/motion";
-import type { Overrides } from "../reps/overrides";
-import { perturbed, type CopiesPart } from "../uncertainty/perturb";
-import { sample, zeroErrorSpell, type Sampled } from "../uncertainty/sample";
+import type { Motion } from "../motion";
+import type { Overrides } from "../reps";
+import { perturbed, type CopiesPart, sample, zeroErrorSpell, type Sampled } from "../uncertainty";
 import type { FoundRep } from "./readReps";
 import { overriddenRep } from "./override";
 import type { ClipReading } from "./readClip";

@@ -10,3 +10,4 @@ export {
   type RepSeries,
 } from "./result";
 export { SAMPLES } from "./copies";
+export { eventRecords, eventTimes } from "./eventRecords";

@@ -1,8 +1,7 @@
-import type { Overrides } from "../reps/overrides";
-import type { Scene } from "../scene/scene";
-import type { Track } from "../track/track";
-import type { CopiesPart } from "../uncertainty/perturb";
-import type { Sampled } from "../uncertainty/sample";
+import type { Overrides } from "../reps";
+import type { Scene } from "../scene";
+import type { Track } from "../track";
+import type { CopiesPart, Sampled } from "../uncertainty";
 import { middle, type FoundRep } from "./readReps";
 import { analyseRep } from "./analyseRep";
 import { Copies } from "./copies";

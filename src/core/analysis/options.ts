@@ -1,10 +1,7 @@
 import { findStage, type Stage } from "../drills";
-import type { View } from "../scene/view";
-import type { RepRules } from "../reps/rep";
-import type { CameraFacts } from "../scene/camera";
-import type { GolferFacts } from "../scene/scene";
-import type { ErrorTable } from "../uncertainty/errors";
-import type { Timed } from "../uncertainty/report";
+import type { View, CameraFacts, GolferFacts } from "../scene";
+import type { RepRules } from "../reps";
+import type { ErrorTable, Timed } from "../uncertainty";
 
 export interface AnalyseOptions {
   golfer: GolferFacts;

@@ -1,13 +1,16 @@
-import type { Motion } from "../motion/motion";
-import type { FootEvent } from "../reps/events/footEvents";
-import { readRep } from "../reps/readRep";
-import { type RepContext, hangTogether } from "../reps/rep";
-import { nearest } from "../reps/clock";
-import { slice } from "../reps/split";
-import type { Overrides } from "../reps/overrides";
-import type { RepWindow } from "../reps/window";
-import { pressureSmoother } from "../reps/weight";
-import { eventError, FITTED, footEventError } from "../uncertainty/errors";
+import type { Motion } from "../motion";
+import {
+  type FootEvent,
+  readRep,
+  type RepContext,
+  hangTogether,
+  nearest,
+  slice,
+  type Overrides,
+  type RepWindow,
+  pressureSmoother,
+} from "../reps";
+import { eventError, FITTED, footEventError } from "../uncertainty";
 import type { FoundRep } from "./readReps";
 import { sortOf } from "./sort";
 import type { Asked } from "./options";

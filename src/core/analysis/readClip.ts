@@ -1,8 +1,6 @@
-import { hasStrike } from "../reps/rep";
-import type { Problem } from "../scene/scene";
-import { realTime } from "../track/realTime";
-import { halved } from "../track/unread";
-import type { Track } from "../track/track";
+import { hasStrike } from "../reps";
+import type { Problem } from "../scene";
+import { realTime, halved, type Track } from "../track";
 import { readReps, type FoundRep, type ReadReps } from "./readReps";
 import { SLOW_MOTION, slowSwing, tooSlow } from "./slowMotion";
 import type { Asked } from "./options";

@@ -1,13 +1,17 @@
-import { readMotion, type Motion } from "../motion/motion";
-import { readRep } from "../reps/readRep";
-import { type Rep, type RepContext, hangTogether } from "../reps/rep";
-import { slice, split } from "../reps/split";
-import type { RepWindow } from "../reps/window";
-import { pressureSmoother } from "../reps/weight";
-import { readScene, type Scene } from "../scene/scene";
-import { finishTrack } from "../track/finishTrack";
-import type { Track } from "../track/track";
-import { SAME_REP_MS } from "../uncertainty/unreadYet";
+import { readMotion, type Motion } from "../motion";
+import {
+  readRep,
+  type Rep,
+  type RepContext,
+  hangTogether,
+  slice,
+  split,
+  type RepWindow,
+  pressureSmoother,
+} from "../reps";
+import { readScene, type Scene } from "../scene";
+import { finishTrack, type Track } from "../track";
+import { SAME_REP_MS } from "../uncertainty";
 import type { Asked } from "./options";
 
 /** Picture–sound offset of a phone that no clap has measured, ms (docs/movement.md, impact). */

@@ -1,16 +1,13 @@
-import type { Measured, Verdict } from "../judge/verdict";
+import type { Measured, Verdict } from "../judge";
 import type { MeasureId } from "../measures";
-import type { FootEvent } from "../reps/events/footEvents";
-import { type EventName, type Rep } from "../reps/rep";
-import type { RepSeries } from "../reps/series";
-import type { Turn } from "../reps/turns";
-import { type Problem, type Scene } from "../scene/scene";
-import type { Timed } from "../uncertainty/report";
+import type { FootEvent, EventName, Rep, RepSeries, Turn } from "../reps";
+import type { Problem, Scene } from "../scene";
+import type { Timed } from "../uncertainty";
 
 /** Raised whenever the same track would give other numbers; kept with every rep. */
 export const ALGORITHM_VERSION = "d3";
 
-export type { RepSeries } from "../reps/series";
+export type { RepSeries } from "../reps";
 
 export interface AnalysedRep {
   index: number;

@@ -1,6 +1,5 @@
-import type { Problem } from "../scene/scene";
-import { realTime } from "../track/realTime";
-import type { Track } from "../track/track";
+import type { Problem } from "../scene";
+import { realTime, type Track } from "../track";
 import { readReps, type FoundRep, type ReadReps } from "./readReps";
 import type { Asked } from "./options";
 

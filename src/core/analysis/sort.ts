@@ -1,6 +1,6 @@
-import type { View } from "../scene/view";
-import type { Rep } from "../reps/rep";
-import type { Sort } from "../uncertainty/errors";
+import type { View } from "../scene";
+import type { Rep } from "../reps";
+import type { Sort } from "../uncertainty";
 
 /** Which fitted errors hold for a rep: those from behind, of a step, or of planted feet. */
 export const sortOf = (view: View, rep: Rep): Sort =>

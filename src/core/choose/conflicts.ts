@@ -1,5 +1,4 @@
-import type { Check, Drill } from "../drills";
-import { STYLES, type StyleId } from "../drills/drill";
+import { type Check, type Drill, STYLES, type StyleId } from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
 import { findStyle } from "./styles";
 

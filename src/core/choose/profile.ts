@@ -1,14 +1,17 @@
-import { bandFor, DRILLS, type Check, type Drill } from "../drills";
 import {
+  bandFor,
+  DRILLS,
+  type Check,
+  type Drill,
   PHASES,
   type Club,
   type Phase,
   type StyleId,
   type Styles,
   type SymptomId,
-} from "../drills/drill";
-import type { Measured } from "../judge/verdict";
-import { deviation, mean } from "../maths/stats";
+} from "../drills";
+import type { Measured } from "../judge";
+import { deviation, mean } from "../maths";
 import { MEASURE_IDS, type MeasureId } from "../measures";
 import { carriedChecks } from "./carried";
 import { overlap } from "./conflicts";

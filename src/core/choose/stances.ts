@@ -1,5 +1,5 @@
-import { deviation, mean } from "../maths/stats";
-import type { Measured } from "../judge/verdict";
+import { deviation, mean } from "../maths";
+import type { Measured } from "../judge";
 import type { MeasureId } from "../measures";
 import type { FootStance } from "./reach";
 

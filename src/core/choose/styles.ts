@@ -1,4 +1,4 @@
-import { STYLES, type Drill, type StyleId, type Styles } from "../drills/drill";
+import { STYLES, type Drill, type StyleId, type Styles } from "../drills";
 
 /** A question on which good teachers disagree, with both sides put as their friends would. */
 export interface StyleChoice {

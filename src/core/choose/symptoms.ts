@@ -1,5 +1,4 @@
-import { DRILLS, type Drill } from "../drills";
-import type { SymptomId } from "../drills/drill";
+import { DRILLS, type Drill, type SymptomId } from "../drills";
 import type { MeasureId } from "../measures";
 
 /** Something that golfers notice, what it usually is, and how to know. */

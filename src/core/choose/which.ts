@@ -1,5 +1,4 @@
-import type { Check, Drill, Stage, Fault } from "../drills";
-import type { Club, Styles, SymptomId } from "../drills/drill";
+import type { Check, Drill, Stage, Fault, Club, Styles, SymptomId } from "../drills";
 import type { MeasureId } from "../measures";
 import { carriedChecks } from "./carried";
 import { lookAt, type Averaged, type Finding } from "./profile";

@@ -1,7 +1,7 @@
-import type { MovementScript } from "../figure/script";
+import type { MovementScript } from "../figure";
 import type { MeasureId } from "../measures";
-import type { View } from "../scene/view";
-import type { RepRules } from "../reps/rep";
+import type { View } from "../scene";
+import type { RepRules } from "../reps";
 
 /** Where in the chain of causes a check stands: the earliest failed one gives the cue. */
 export const PHASES = [

@@ -1,9 +1,7 @@
-import { bandFor, type Fault, type Stage } from ".";
+import { bandFor } from "./builtIn";
+import type { Fault, Stage } from "./drill";
 import { PHASES } from "./drill";
-import { body } from "../figure/anthropometry";
-import type { MovementScript } from "../figure/script";
-import { simulate } from "../figure/simulate";
-import { truths, type Truth } from "../figure/truth/truth";
+import { body, type MovementScript, simulate, truths, type Truth } from "../figure";
 
 /**
  * How far the truth of a movement lies inside each check of a stage; negative = outside. NaN where

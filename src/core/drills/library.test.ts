@@ -4,7 +4,7 @@ import { CATALOGUE } from "../measures";
 import { PHASES, type Stage } from "./drill";
 import { dueCue, margins, truthsOf } from "./drillTruth";
 import { pathsThrough } from "./paths";
-import { DRILLS } from ".";
+import { DRILLS } from "./builtIn";
 import { kebab } from "./parts";
 
 const STAGES = DRILLS.flatMap((d) => d.stages.map((s) => [`${d.id} ${s.id}`, s, d] as const));

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { DRILLS } from ".";
+import { DRILLS } from "./builtIn";
 import { brokenMusts, mustMargins } from "./mustRule";
 
 describe("which checks may be must", () => {

@@ -1,7 +1,6 @@
-import type { MovementScript } from "../figure/script";
-import { merged } from "../figure/scripts/swing";
+import { type MovementScript, merged } from "../figure";
 import { CATALOGUE, type MeasureId } from "../measures";
-import type { RepRules } from "../reps/rep";
+import type { RepRules } from "../reps";
 import type { ActionNeed, Check, Fault, FailWords, RequiredAction } from "./drill";
 
 /** Shorthands in which the drills are written. */

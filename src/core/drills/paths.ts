@@ -1,4 +1,4 @@
-import { DRILLS } from "./index";
+import { DRILLS } from "./builtIn";
 
 /**
  * The paths that a drill is on, each from its first drill to its last: ids; none for a drill that

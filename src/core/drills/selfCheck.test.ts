@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { DRILLS } from "./index";
+import { DRILLS } from "./builtIn";
 import { adviceFor, SELF_CHECK, type SelfCheckAnswers } from "./selfCheck";
 
 const drill = (id: string) => DRILLS.find((d) => d.id === id)!;

@@ -1,4 +1,4 @@
-import type { View } from "../scene/view";
+import type { View } from "../scene";
 import type { Drill, Stage } from "./drill";
 
 /**

@@ -1,5 +1,4 @@
-import { add, mix, type Vec3 } from "../maths/vec3";
-import { curve, type Knot } from "../maths/curve";
+import { add, mix, type Vec3, curve, type Knot } from "../maths";
 import { DE_LEVA, type Body, type Segment } from "./anthropometry";
 import type { Pose, Poser } from "./pose";
 import type { MovementScript } from "./script";

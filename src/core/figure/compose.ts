@@ -1,4 +1,4 @@
-import { curve, type Knot } from "../maths/curve";
+import { curve, type Knot } from "../maths";
 import type { BodyCurves, FootScript, MovementScript } from "./script";
 
 const CURVES: readonly (keyof BodyCurves)[] = [

@@ -1,5 +1,4 @@
-import { add, cross, rotate, scale, sub, type Vec3 } from "../maths/vec3";
-import { curve, type Knot } from "../maths/curve";
+import { add, cross, rotate, scale, sub, type Vec3, curve, type Knot } from "../maths";
 import type { Body } from "./anthropometry";
 import type { FootScript } from "./script";
 

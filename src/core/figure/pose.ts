@@ -1,5 +1,17 @@
-import { add, cross, dot, norm, rotate, scale, sub, unit, type Vec3 } from "../maths/vec3";
-import { curve, type Curve, type Knot } from "../maths/curve";
+import {
+  add,
+  cross,
+  dot,
+  norm,
+  rotate,
+  scale,
+  sub,
+  unit,
+  type Vec3,
+  curve,
+  type Curve,
+  type Knot,
+} from "../maths";
 import type { Body } from "./anthropometry";
 import { footPath, type FootPlace } from "./footPath";
 import type { MovementScript } from "./script";

@@ -1,4 +1,4 @@
-import type { Knot } from "../maths/curve";
+import type { Knot } from "../maths";
 
 /** A foot that leaves the ground and lands elsewhere. Times in s, lengths in cm. */
 export interface Step {

@@ -1,4 +1,4 @@
-import type { Vec3 } from "../maths/vec3";
+import type { Vec3 } from "../maths";
 import type { Body } from "./anthropometry";
 import { balance, centreOfMass } from "./balance";
 import { poser, type Pose } from "./pose";

@@ -1,4 +1,4 @@
-import type { Knot } from "../maths/curve";
+import type { Knot } from "../maths";
 import type { FootScript, MovementScript } from "./script";
 
 /** Stature for which scripts are written, cm. */

@@ -1,4 +1,4 @@
-import { add, cross, mix, scale, sub, unit, type Vec3 } from "../maths/vec3";
+import { add, cross, mix, scale, sub, unit, type Vec3 } from "../maths";
 import type { Body } from "./anthropometry";
 import type { Pose } from "./pose";
 

@@ -1,12 +1,23 @@
-import { asTrack, type Look, type Stance } from "../live/stance";
-import type { View } from "../scene/view";
-import { CAMERA_PRIOR } from "../scene/camera";
-import type { Problem } from "../scene/problems";
-import { readScene, type GolferFacts, type Scene } from "../scene/scene";
-import { statureInPx } from "../track/bodySize";
-import { finishTrack } from "../track/finishTrack";
-import { at, EDGES, OUTLINE, POINT, PRESENT, type Track } from "../track/track";
-import { targetSign } from "../track/sides";
+import { asTrack, type Look, type Stance } from "../live";
+import {
+  type View,
+  CAMERA_PRIOR,
+  type Problem,
+  readScene,
+  type GolferFacts,
+  type Scene,
+} from "../scene";
+import {
+  statureInPx,
+  finishTrack,
+  at,
+  EDGES,
+  OUTLINE,
+  POINT,
+  PRESENT,
+  type Track,
+  targetSign,
+} from "../track";
 import {
   AIM_STEPS,
   type Aim,

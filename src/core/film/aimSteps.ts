@@ -1,4 +1,4 @@
-import type { Scene } from "../scene/scene";
+import type { Scene } from "../scene";
 import type { Stood } from "./stood";
 
 /** What is looked at before the first rep, in the order in which it is put right. */

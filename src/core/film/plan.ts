@@ -1,5 +1,5 @@
-import type { Vec3 } from "../maths/vec3";
-import type { View } from "../scene/view";
+import type { Vec3 } from "../maths";
+import type { View } from "../scene";
 import { cmPerPx, halfView, type Lens } from "./lens";
 import type { Room } from "./room";
 

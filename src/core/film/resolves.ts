@@ -1,6 +1,5 @@
-import type { Check, Stage } from "../drills/drill";
-import { APART, benchUOf, mustMargins } from "../drills/mustRule";
-import { resample } from "../maths/filter";
+import { type Check, type Stage, APART, benchUOf, mustMargins } from "../drills";
+import { resample } from "../maths";
 import { CATALOGUE } from "../measures";
 import type { FilmPlan } from "./plan";
 import setUpU from "./setUpU.json";

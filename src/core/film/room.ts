@@ -1,9 +1,5 @@
-import { body } from "../figure/anthropometry";
-import type { Pose } from "../figure/pose";
-import type { MovementScript } from "../figure/script";
-import { simulate, TRUTH_HZ } from "../figure/simulate";
-import { sized } from "../figure/sized";
-import type { Vec3 } from "../maths/vec3";
+import { body, type Pose, type MovementScript, simulate, TRUTH_HZ, sized } from "../figure";
+import type { Vec3 } from "../maths";
 
 /**
  * Where a movement goes, cm: T toward the target, U up, D toward the ball, from the middle between

@@ -1,5 +1,5 @@
 import ical from "ical-generator";
-import type { PlannedBout } from "../practice/plan/week";
+import type { PlannedBout } from "../practice";
 
 /** A planned bout with the words that a calendar shows. */
 export interface CalendarBout extends PlannedBout {

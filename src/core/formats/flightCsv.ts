@@ -1,6 +1,6 @@
 import Papa from "papaparse";
-import { median } from "../maths/stats";
-import { flight, LINES, STRIKES, type Flight } from "../practice/flight";
+import { median } from "../maths";
+import { flight, LINES, STRIKES, type Flight } from "../practice";
 
 export type ReadFlight =
   { ok: true; flight: Flight; shots: number } | { ok: false; message: string };

@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import type { InsoleReading } from "../practice/insoles/reading";
+import type { InsoleReading } from "../practice";
 import { writeCsv } from "./csv";
 
 export type ReadInsoles = { ok: true; reading: InsoleReading } | { ok: false; message: string };

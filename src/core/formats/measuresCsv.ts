@@ -1,4 +1,4 @@
-import type { Measured, Verdict } from "../judge/verdict";
+import type { Measured, Verdict } from "../judge";
 import { writeCsv } from "./csv";
 import { CATALOGUE, type MeasureId } from "../measures";
 

@@ -1,4 +1,4 @@
-import type { CheckVerdict } from "../judge/verdict";
+import type { CheckVerdict } from "../judge";
 import { writeCsv } from "./csv";
 import { CATALOGUE } from "../measures";
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { correctionSchema } from "../reps/corrections";
+import { correctionSchema } from "../reps";
 import { check, curves, measured, problem, verdictJson } from "./analysisJson";
 
 const timed = z.object({

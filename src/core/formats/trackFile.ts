@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { CHANNEL_WIDTHS, CHANNELS, type Track } from "../track/track";
+import { CHANNEL_WIDTHS, CHANNELS, type Track } from "../track";
 
 /**
  * *A track as one file.* Eight bytes `KFTRACK3`, a little-endian uint32 with the length of the

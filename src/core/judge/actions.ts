@@ -1,9 +1,8 @@
-import type { Motion } from "../motion/motion";
+import type { Motion } from "../motion";
 import type { RequiredAction, Stage } from "../drills";
-import type { MeasureId } from "../measures";
-import { stepOf } from "../measures/steps";
-import type { Rep } from "../reps/rep";
-import type { SideName } from "../track/sides";
+import { type MeasureId, stepOf } from "../measures";
+import type { Rep } from "../reps";
+import type { SideName } from "../track";
 import type { ActionVerdict, Measured } from "./verdict";
 
 /** A pace after the strike begins within this, ms. */

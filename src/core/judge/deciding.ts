@@ -1,6 +1,6 @@
 import type { RequiredAction, Stage } from "../drills";
 import { CATALOGUE, type Awaited, type MeasureId } from "../measures";
-import type { EventName, RepKind } from "../reps/rep";
+import type { EventName, RepKind } from "../reps";
 import { WALK_MS } from "./actions";
 
 /**

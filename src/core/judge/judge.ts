@@ -1,7 +1,6 @@
-import { bandFor, type Check, type FailWords, type Stage } from "../drills";
-import { PHASES } from "../drills/drill";
+import { bandFor, type Check, type FailWords, type Stage, PHASES } from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
-import type { Problem } from "../scene/scene";
+import type { Problem } from "../scene";
 import type {
   ActionVerdict,
   CheckResult,

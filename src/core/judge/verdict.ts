@@ -1,4 +1,4 @@
-import type { Problem } from "../scene/problems";
+import type { Problem } from "../scene";
 import type { MeasureId } from "../measures";
 
 /** A measure of one rep with its standard uncertainty, or why it can't be had. */

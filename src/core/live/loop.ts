@@ -1,7 +1,7 @@
 import { assign, emit, setup, type SnapshotFrom } from "xstate";
-import type { RepRules } from "../reps/rep";
-import { isRehearsal, type Verdict } from "../judge/verdict";
-import type { Aim } from "../film/aimSteps";
+import type { RepRules } from "../reps";
+import { isRehearsal, type Verdict } from "../judge";
+import type { Aim } from "../film";
 import type { Stance } from "./stance";
 
 /** One answered rep: when its middle was (ms on the camera's clock), and what was said. */

@@ -1,8 +1,5 @@
-import { mean } from "../maths/stats";
-import { statureInPx } from "../track/bodySize";
-import { midHands } from "../track/midHands";
-import { at, POINT, POINTS, PRESENT, STRIDE } from "../track/track";
-import { filled } from "../track/unread";
+import { mean } from "../maths";
+import { statureInPx, midHands, at, POINT, POINTS, PRESENT, STRIDE, filled } from "../track";
 
 /**
  * One look at a running camera's picture: when (ms), the body points (33 × x px, y px, visibility,

@@ -1,8 +1,8 @@
 import { middleMs, type AnalysedRep, type Analysis } from "../analysis";
 import type { Stage } from "../drills";
-import { decidesByTop, decidingInstant, holdOf, SETTLES_MS } from "../judge/deciding";
-import { foundByArms } from "../reps/rep";
-import { roughReps } from "../track/roughReps";
+import { decidesByTop, decidingInstant, holdOf, SETTLES_MS } from "../judge";
+import { foundByArms } from "../reps";
+import { roughReps } from "../track";
 import { SAME_MS, sameRep } from "./sameRep";
 import { armsRaised, evenly, type Look, type Stance } from "./stance";
 

@@ -1,4 +1,4 @@
-import type { PointPath } from "../motion/motion";
+import type { PointPath } from "../motion";
 
 const DEG = 180 / Math.PI;
 

@@ -1,8 +1,6 @@
-import type { View } from "../scene/view";
-import type { Motion } from "../motion/motion";
-import type { EventName } from "../reps/eventNames";
-import type { Rep, RepRules } from "../reps/rep";
-import { nearest } from "../reps/clock";
+import type { View } from "../scene";
+import type { Motion } from "../motion";
+import { type EventName, type Rep, type RepRules, nearest } from "../reps";
 import { struck } from "./spans";
 
 export const FACE_ON = ["face-on"] as const;

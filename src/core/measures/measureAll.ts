@@ -1,6 +1,6 @@
-import { recordOf } from "../maths/recordOf";
-import type { Motion } from "../motion/motion";
-import type { Rep, RepKind, RepRules } from "../reps/rep";
+import { recordOf } from "../maths";
+import type { Motion } from "../motion";
+import type { Rep, RepKind, RepRules } from "../reps";
 import { CATALOGUE, MEASURE_IDS, type MeasureId, type Measures } from "./catalogue";
 import {
   unmeasured,

@@ -1,4 +1,4 @@
-import type { EventName } from "../reps/eventNames";
+import type { EventName } from "../reps";
 import {
   unmeasured,
   type Awaited,

@@ -1,6 +1,5 @@
-import { samePlace } from "../motion/footMotion";
-import type { Motion } from "../motion/motion";
-import { toMs } from "../reps/clock";
+import { samePlace, type Motion } from "../motion";
+import { toMs } from "../reps";
 import type { MeasuredSide } from "./moments";
 
 /** No foot steps away and back in less, ms. */

@@ -1,4 +1,4 @@
-import type { Rep } from "../reps/rep";
+import type { Rep } from "../reps";
 
 /** Time of the strike, or of what stands for it in a gesture. */
 export const struck = (rep: Rep): number =>

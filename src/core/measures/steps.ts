@@ -1,8 +1,7 @@
-import type { Motion } from "../motion/motion";
-import type { FootSpell } from "../motion/footMotion";
-import type { Rep } from "../reps/rep";
+import type { Motion, FootSpell } from "../motion";
+import type { Rep } from "../reps";
 import { struck } from "./spans";
-import type { SideName } from "../track/sides";
+import type { SideName } from "../track";
 
 /** A foot's step in the swing: when it leaves and lands, ms. */
 export interface StepTimes {

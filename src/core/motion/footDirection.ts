@@ -1,7 +1,6 @@
-import { median, runningMedian } from "../maths/stats";
-import { likeliestWay } from "../maths/viterbi";
-import type { Scene } from "../scene/scene";
-import { at, edgeAt, frameMs, POINT, type Track } from "../track/track";
+import { median, runningMedian, likeliestWay } from "../maths";
+import type { Scene } from "../scene";
+import { at, edgeAt, frameMs, POINT, type Track } from "../track";
 import type { FootMotion, FootSpell } from "./footMotion";
 import { SHOE_FIT, shoeDepth, shoeEdges } from "./shoe";
 

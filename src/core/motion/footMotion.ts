@@ -1,10 +1,14 @@
-import { mean, median } from "../maths/stats";
-import { resample } from "../maths/filter";
-import { firstWhere } from "../maths/search";
-import type { GolferFacts, Scene } from "../scene/scene";
-import { plantedSpells, type PlantedSpell } from "../track/plantedSpells";
-import { ownFoot, type SideName } from "../track/sides";
-import { edgeAt, type FootPath, type Track } from "../track/track";
+import { mean, median, resample, firstWhere } from "../maths";
+import type { GolferFacts, Scene } from "../scene";
+import {
+  plantedSpells,
+  type PlantedSpell,
+  ownFoot,
+  type SideName,
+  edgeAt,
+  type FootPath,
+  type Track,
+} from "../track";
 
 /**
  * A foot's displacement from its place in one spell on the ground; cm, on the track's own times

@@ -1,7 +1,6 @@
-import { type LowPass, filtfilt } from "../maths/filter";
-import { runningMedian } from "../maths/stats";
-import type { Scene } from "../scene/scene";
-import { type Track, OUTLINE } from "../track/track";
+import { type LowPass, filtfilt, runningMedian } from "../maths";
+import type { Scene } from "../scene";
+import { type Track, OUTLINE } from "../track";
 import { Clock, shifted } from "./outline";
 
 /**

@@ -1,10 +1,6 @@
-import { filtfilt, lowPass, resample } from "../maths/filter";
-import { runningMedian } from "../maths/stats";
-import type { View } from "../scene/view";
-import type { GolferFacts, Scene } from "../scene/scene";
-import { midHands } from "../track/midHands";
-import { ownFoot, sides, type SideName, type SidePoints } from "../track/sides";
-import { at, type Track } from "../track/track";
+import { filtfilt, lowPass, resample, runningMedian } from "../maths";
+import type { View, GolferFacts, Scene } from "../scene";
+import { midHands, ownFoot, sides, type SideName, type SidePoints, at, type Track } from "../track";
 import { SEGMENTS } from "./deLeva";
 import { footMotion, placeOnClock, type FootMotion } from "./footMotion";
 import { footDirection } from "./footDirection";

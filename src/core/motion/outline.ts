@@ -1,7 +1,6 @@
-import { bridge } from "../maths/filter";
-import { halfSampleMode, runningMedian } from "../maths/stats";
-import type { Scene } from "../scene/scene";
-import { type Track, OUTLINE } from "../track/track";
+import { bridge, halfSampleMode, runningMedian } from "../maths";
+import type { Scene } from "../scene";
+import { type Track, OUTLINE } from "../track";
 import { MOTION_FIT } from "./fitted";
 
 /** Values of a track's frames on the motion's clock. */

@@ -1,5 +1,5 @@
-import { median } from "../maths/stats";
-import type { SideName } from "../track/sides";
+import { median } from "../maths";
+import type { SideName } from "../track";
 import type { Motion } from "./motion";
 
 /** A likeness that fits this many times worse than at rest has lost the shoe. */

@@ -1,5 +1,4 @@
-import { derivative, filtfilt, lowPass } from "../maths/filter";
-import { quantile } from "../maths/stats";
+import { derivative, filtfilt, lowPass, quantile } from "../maths";
 import type { Motion } from "./motion";
 
 /**

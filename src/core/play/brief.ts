@@ -1,4 +1,4 @@
-import { samplesOf } from "../reps/series";
+import { samplesOf } from "../reps";
 import type { Movement } from "./movement";
 
 /** As much of a movement as a small picture of it shows: its strip at 20 samples a second. */

@@ -1,18 +1,20 @@
-import { body } from "../figure/anthropometry";
-import type { Pose } from "../figure/pose";
-import type { MovementScript } from "../figure/script";
-import { simulate, TRUTH_HZ, type Simulation } from "../figure/simulate";
-import { SCRIPTED_FOR, sized } from "../figure/sized";
-import { feetAgainst } from "../figure/truth/feet";
-import { truths, type Truth } from "../figure/truth/truth";
-import { checkBand } from "../judge/judge";
-import type { CheckVerdict } from "../judge/verdict";
-import { begun, round, type RepSeries } from "../reps/series";
-import { TURNING } from "../reps/kinds/pivot";
-import { middleTurn } from "../reps/turns";
-import { rearEdge } from "../figure/surface";
-import { bandFor, type Stage } from "../drills";
-import { margins } from "../drills/drillTruth";
+import {
+  body,
+  type Pose,
+  type MovementScript,
+  simulate,
+  TRUTH_HZ,
+  type Simulation,
+  SCRIPTED_FOR,
+  sized,
+  feetAgainst,
+  truths,
+  type Truth,
+  rearEdge,
+} from "../figure";
+import { checkBand, type CheckVerdict } from "../judge";
+import { begun, round, type RepSeries, TURNING, middleTurn } from "../reps";
+import { bandFor, type Stage, margins } from "../drills";
 
 /** A movement ready to be drawn: a figure at every instant, and the strip that belongs to it. */
 export interface Movement {

@@ -1,5 +1,5 @@
 import type { Check, Stage } from "../drills";
-import { deviation, mean } from "../maths/stats";
+import { deviation, mean } from "../maths";
 import type { KeptRep } from "./judgeAgain";
 
 /** Bands are taken from so many of the best reps, and from no fewer than the least. */

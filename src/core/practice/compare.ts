@@ -1,6 +1,6 @@
-import type { Measured, Verdict } from "../judge/verdict";
+import type { Measured, Verdict } from "../judge";
 import type { MeasureId } from "../measures";
-import type { EventName } from "../reps/rep";
+import type { EventName } from "../reps";
 
 /** Events that reps are aligned by, in their order. */
 const ALIGNED: readonly EventName[] = [

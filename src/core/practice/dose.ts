@@ -1,5 +1,5 @@
-import type { Dose } from "../drills/drill";
-import type { Verdict } from "../judge/verdict";
+import type { Dose } from "../drills";
+import type { Verdict } from "../judge";
 
 type Result = Verdict["result"] | null;
 

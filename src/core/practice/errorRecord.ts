@@ -1,5 +1,5 @@
-import { median } from "../maths/stats";
-import type { Correction } from "../reps/corrections";
+import { median } from "../maths";
+import type { Correction } from "../reps";
 
 /** How far the program was off in one sort of event, by the golfer's corrections; ms. */
 export interface ErrorRow {

@@ -1,4 +1,4 @@
-import type { VerdictSummary } from "../judge/verdict";
+import type { VerdictSummary } from "../judge";
 import { LAST, PASSES, type LadderStanding } from "./ladder";
 
 /** When a rep's answer is said: after each, after every third, or at the end of the bout. */

@@ -1,4 +1,4 @@
-import type { Stage } from "../drills/drill";
+import type { Stage } from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
 
 /**

@@ -1,11 +1,16 @@
-import { mean, median } from "../maths/stats";
-import { recordOf } from "../maths/recordOf";
-import { FIGURE_POINTS, type FigurePoint } from "../play/figurePoints";
-import type { Movement } from "../play/movement";
-import { SCENE_FIT } from "../scene/fitted";
-import { nearestFrame } from "../track/nearestFrame";
-import { sides, targetSign, type Hand, type SideName, type SidePoints } from "../track/sides";
-import { at, type Track } from "../track/track";
+import { mean, median, recordOf } from "../maths";
+import { FIGURE_POINTS, type FigurePoint, type Movement } from "../play";
+import { SCENE_FIT } from "../scene";
+import {
+  nearestFrame,
+  sides,
+  targetSign,
+  type Hand,
+  type SideName,
+  type SidePoints,
+  at,
+  type Track,
+} from "../track";
 
 const PARTS = ["shoulder", "elbow", "wrist", "hip", "knee", "ankle", "heel", "toe"] as const;
 type Part = (typeof PARTS)[number];

@@ -1,4 +1,4 @@
-import type { Measured, Verdict } from "../judge/verdict";
+import type { Measured, Verdict } from "../judge";
 import type { MeasureId } from "../measures";
 import { margin } from "./compare";
 import { knownOf, usualOf } from "./usual";

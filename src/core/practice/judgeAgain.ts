@@ -1,8 +1,7 @@
 import type { Stage } from "../drills";
-import { judge } from "../judge/judge";
-import type { ActionVerdict, Measured, Verdict } from "../judge/verdict";
+import { judge, type ActionVerdict, type Measured, type Verdict } from "../judge";
 import type { MeasureId } from "../measures";
-import type { Problem } from "../scene/scene";
+import type { Problem } from "../scene";
 
 /** What is kept of a rep that a verdict needs. */
 export interface KeptRep {

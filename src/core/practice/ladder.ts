@@ -1,6 +1,6 @@
 // Not the catalogue: the page that films holds this too.
-import { isJudged, type Drill, type Stage } from "../drills/drill";
-import type { Verdict } from "../judge/verdict";
+import { isJudged, type Drill, type Stage } from "../drills";
+import type { Verdict } from "../judge";
 
 /**
  * One rep of a stage: the day it was done on, and what was said of it; null for one that was only

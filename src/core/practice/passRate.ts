@@ -1,4 +1,4 @@
-import type { Verdict } from "../judge/verdict";
+import type { Verdict } from "../judge";
 
 /**
  * How many of some reps passed, and between which shares the golfer's own rate lies; reps that were

@@ -1,4 +1,4 @@
-import { median } from "../maths/stats";
+import { median } from "../maths";
 import { rateChange, rateFrom, type PassRate, type RateChange } from "./passRate";
 import { daysBetween, type Day } from "./plan/week";
 

@@ -1,6 +1,6 @@
-import { isCarried } from "../choose/carried";
+import { isCarried } from "../choose";
 import type { Stage } from "../drills";
-import type { Measured, Verdict } from "../judge/verdict";
+import type { Measured, Verdict } from "../judge";
 import { judgeAgain } from "./judgeAgain";
 
 /**

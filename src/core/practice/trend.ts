@@ -1,4 +1,4 @@
-import { median } from "../maths/stats";
+import { median } from "../maths";
 
 /** One day's value of something: its middle, in its own unit. */
 export interface DayValue {

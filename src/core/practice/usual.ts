@@ -1,4 +1,4 @@
-import { median } from "../maths/stats";
+import { median } from "../maths";
 
 /** Of normally spread values: the standard deviation by the median deviation. */
 const MAD_TO_SD = 1.4826;

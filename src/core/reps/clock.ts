@@ -1,4 +1,4 @@
-import type { Motion } from "../motion/motion";
+import type { Motion } from "../motion";
 
 /**
  * Times against samples of a motion's uniform clock. A time may lie between samples; NaN means not

@@ -1,4 +1,4 @@
-import type { SideName } from "../track/sides";
+import type { SideName } from "../track";
 import type { FootEvent } from "./events/footEvents";
 import type { EventName } from "./eventNames";
 

@@ -1,4 +1,4 @@
-import type { Motion } from "../motion/motion";
+import type { Motion } from "../motion";
 import { readCycle } from "./kinds/cycle";
 import { readHold } from "./kinds/hold";
 import { readPivot } from "./kinds/pivot";

@@ -1,6 +1,6 @@
-import type { JerkSmoother } from "../maths/jerkSmoother";
-import type { FootMotion } from "../motion/footMotion";
-import type { SideName } from "../track/sides";
+import type { JerkSmoother } from "../maths";
+import type { FootMotion } from "../motion";
+import type { SideName } from "../track";
 import { EVENT_NAMES, type EventName } from "./eventNames";
 import type { FootEvent } from "./events/footEvents";
 import type { Turn } from "./turns";

@@ -1,7 +1,6 @@
-import { deviation } from "../maths/stats";
-import { placeOnClock } from "../motion/footMotion";
-import type { Motion } from "../motion/motion";
-import type { SideName } from "../track/sides";
+import { deviation } from "../maths";
+import { placeOnClock, type Motion } from "../motion";
+import type { SideName } from "../track";
 import { nearest } from "./clock";
 import type { Rep } from "./rep";
 import { middleTurn, type MiddleTurn } from "./turns";

@@ -1,7 +1,5 @@
-import { footRound } from "../motion/footMotion";
-import type { Motion } from "../motion/motion";
-import { roughReps } from "../track/roughReps";
-import type { Track } from "../track/track";
+import { footRound, type Motion } from "../motion";
+import { roughReps, type Track } from "../track";
 import { nearest } from "./clock";
 import { foundByArms, type RepRules } from "./rep";
 import { cyclesIn } from "./kinds/cycle";

@@ -1,5 +1,5 @@
-import { derivative, filtfilt, lowPass } from "../maths/filter";
-import type { Motion } from "../motion/motion";
+import { derivative, filtfilt, lowPass } from "../maths";
+import type { Motion } from "../motion";
 import { toMs } from "./clock";
 
 /** A turn-around of the pressure, the hands or a foot; `side` is where it turned. */

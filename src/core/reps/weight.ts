@@ -1,9 +1,13 @@
-import { JerkSmoother } from "../maths/jerkSmoother";
-import { STANDARD_GRAVITY } from "../motion/deLeva";
-import { placeOnClock, samePlace, type FootMotion } from "../motion/footMotion";
-import type { Motion } from "../motion/motion";
-import { perMotion } from "../motion/perMotion";
-import type { SideName } from "../track/sides";
+import { JerkSmoother } from "../maths";
+import {
+  STANDARD_GRAVITY,
+  placeOnClock,
+  samePlace,
+  type FootMotion,
+  type Motion,
+  perMotion,
+} from "../motion";
+import type { SideName } from "../track";
 import { nearest, toMs } from "./clock";
 import { footEvents, type FootEvent } from "./events/footEvents";
 import { PRESSURE_FIT } from "./fitted";

@@ -1,6 +1,5 @@
-import { median } from "../maths/stats";
-import { statureInPx } from "../track/bodySize";
-import { at, POINT, type Track } from "../track/track";
+import { median } from "../maths";
+import { statureInPx, at, POINT, type Track } from "../track";
 
 /**
  * What a problem spoils: the whole rep, what the feet tell, what the head tells, or nothing (it is

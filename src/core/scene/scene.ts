@@ -1,15 +1,19 @@
-import { median } from "../maths/stats";
+import { median } from "../maths";
 import type { View } from "../scene/view";
-import { sides, targetSign, type Hand } from "../track/sides";
-import { stillSpell } from "../track/stillSpell";
-import type { FinishedTrack } from "../track/finishTrack";
-import { at, POINT, type Track } from "../track/track";
+import {
+  sides,
+  targetSign,
+  type Hand,
+  stillSpell,
+  type FinishedTrack,
+  at,
+  POINT,
+  type Track,
+} from "../track";
 import { camera, type Camera, type CameraFacts } from "./camera";
 import { facing, type Facing } from "./facing";
 import { SCENE_FIT } from "./fitted";
 import { pictureProblems, type Problem } from "./problems";
-
-export type { Problem } from "./problems";
 
 /** What the camera saw: one per clip. */
 export interface Scene {

@@ -1,4 +1,4 @@
-import { quantile } from "../maths/stats";
+import { quantile } from "../maths";
 import { at, POINT, type Track } from "./track";
 
 /**

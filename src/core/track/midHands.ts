@@ -1,4 +1,4 @@
-import { runningMedian } from "../maths/stats";
+import { runningMedian } from "../maths";
 import { at, POINT, type Track } from "./track";
 
 /**

@@ -1,4 +1,4 @@
-import { halfSampleMode, runningMedian } from "../maths/stats";
+import { halfSampleMode, runningMedian } from "../maths";
 import { statureInPx } from "./bodySize";
 import { at, POINT, type Track } from "./track";
 

@@ -1,4 +1,4 @@
-import { median, runningMedian } from "../maths/stats";
+import { median, runningMedian } from "../maths";
 import { statureInPx } from "./bodySize";
 import { midHands } from "./midHands";
 import { at, POINT, PRESENT, type Track } from "./track";

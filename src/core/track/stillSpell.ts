@@ -1,5 +1,5 @@
 import { statureInPx } from "./bodySize";
-import { filtfilt, derivative, lowPass, resample } from "../maths/filter";
+import { filtfilt, derivative, lowPass, resample } from "../maths";
 import { midHands } from "./midHands";
 import { roughReps } from "./roughReps";
 import { at, POINT, type Track } from "./track";

@@ -1,4 +1,4 @@
-import { recordOf } from "../maths/recordOf";
+import { recordOf } from "../maths";
 import { CHANNEL_WIDTHS, CHANNELS, type Track } from "./track";
 
 /** Channels of a track that the network gives, a frame. */

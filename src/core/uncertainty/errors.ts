@@ -1,4 +1,4 @@
-import type { FootEvent } from "../reps/events/footEvents";
+import type { FootEvent } from "../reps";
 import fitted from "./fitted.json";
 
 /**

@@ -1,8 +1,7 @@
-import { seeded, type Seeded } from "../maths/seeded";
-import type { FootMotion } from "../motion/footMotion";
-import type { Motion } from "../motion/motion";
-import type { Scene } from "../scene/scene";
-import { nearest } from "../reps/clock";
+import { seeded, type Seeded } from "../maths";
+import type { FootMotion, Motion } from "../motion";
+import type { Scene } from "../scene";
+import { nearest } from "../reps";
 import { NOISE_FIT, NOISE_SPLIT, NOISE_TIMES } from "./fitted";
 
 /**

@@ -1,8 +1,7 @@
-import type { Measured } from "../judge/verdict";
+import type { Measured } from "../judge";
 import { CATALOGUE, type MeasureId, type RawMeasure } from "../measures";
-import { strikeWeight } from "../reps/events/hands";
-import type { EventName, Rep, RepContext } from "../reps/rep";
-import type { Problem } from "../scene/scene";
+import { strikeWeight, type EventName, type Rep, type RepContext } from "../reps";
+import type { Problem } from "../scene";
 import { eventError, measureError, type ErrorTable, type Sort } from "./errors";
 import { spread, type Sampled } from "./sample";
 import type { Unread } from "./unreadYet";

@@ -1,10 +1,14 @@
-import { deviation, median } from "../maths/stats";
-import { type MeasureId, type RawMeasure } from "../measures";
-import { copiedMeasures } from "../measures";
-import type { Motion } from "../motion/motion";
-import { readRep } from "../reps/readRep";
-import { EVENT_NAMES, type EventName, type Rep, type RepContext } from "../reps/rep";
-import type { RepWindow } from "../reps/window";
+import { deviation, median } from "../maths";
+import { type MeasureId, type RawMeasure, copiedMeasures } from "../measures";
+import type { Motion } from "../motion";
+import {
+  readRep,
+  EVENT_NAMES,
+  type EventName,
+  type Rep,
+  type RepContext,
+  type RepWindow,
+} from "../reps";
 
 /**
  * What the copies of a rep gave: values by event, measure (those that copies have), foot event (as

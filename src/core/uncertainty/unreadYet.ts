@@ -1,8 +1,6 @@
-import type { MeasureId } from "../measures";
-import { measureAll } from "../measures";
-import type { Motion } from "../motion/motion";
-import type { FootEvent } from "../reps/events/footEvents";
-import type { EventName, Rep, RepRules } from "../reps/rep";
+import { type MeasureId, measureAll } from "../measures";
+import type { Motion } from "../motion";
+import type { FootEvent, EventName, Rep, RepRules } from "../reps";
 
 /** The same rep of another reading lies nearer than this, ms. */
 export const SAME_REP_MS = 250;

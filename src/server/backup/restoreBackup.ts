@@ -6,7 +6,7 @@ import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { BlobReader, configure, TextWriter, ZipReader, type FileEntry } from "@zip.js/zip.js";
 import { z } from "zod";
-import { backupManifest, type BackupManifest } from "../../core/formats/backup";
+import { backupManifest, type BackupManifest } from "../../core/formats";
 import { BlobMismatchError, putBlob, type BlobKind } from "../blobs/blobs";
 import { dataDir, under } from "../dataDir";
 import { BackupError } from "./backupError";

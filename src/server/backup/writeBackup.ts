@@ -5,7 +5,7 @@ import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { configure, TextReader, ZipWriter } from "@zip.js/zip.js";
 import { eq } from "drizzle-orm";
-import type { BackupManifest } from "../../core/formats/backup";
+import type { BackupManifest } from "../../core/formats";
 import { blobSize, readBlob, type BlobKind } from "../blobs/blobs";
 import { dataDir, under } from "../dataDir";
 import type { Db } from "../db/open";

@@ -12,16 +12,12 @@ import {
   uniqueIndex,
 } from "drizzle-orm/pg-core";
 import type { RepSeries } from "../../core/analysis";
-import type { ActionVerdict, CheckVerdict } from "../../core/judge/verdict";
-import type { Correction } from "../../core/reps/corrections";
-import type { Problem } from "../../core/scene/scene";
-import { STANCES } from "../../core/choose/reach";
-import type { Drill } from "../../core/drills";
-import type { Styles, SymptomId } from "../../core/drills/drill";
-import type { Flight } from "../../core/practice/flight";
-import type { InsoleRows } from "../../core/practice/insoles/rows";
-import type { WentOn } from "../../core/practice/ladder";
-import type { KeptBout, WeekRoom } from "../../core/practice/plan/week";
+import type { ActionVerdict, CheckVerdict } from "../../core/judge";
+import type { Correction } from "../../core/reps";
+import type { Problem } from "../../core/scene";
+import { STANCES } from "../../core/choose";
+import type { Drill, Styles, SymptomId } from "../../core/drills";
+import type { Flight, InsoleRows, WentOn, KeptBout, WeekRoom } from "../../core/practice";
 
 const id = () => text("id").primaryKey();
 const created = () => timestamp("created_at", { withTimezone: true }).notNull().defaultNow();

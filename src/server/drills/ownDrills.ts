@@ -2,7 +2,7 @@ import { createHash, randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
 import { DRILLS, type Drill } from "../../core/drills";
-import { fileOf, ownDrillSchema as fromFile, type DrillFile } from "../../core/formats/drillFile";
+import { fileOf, ownDrillSchema as fromFile, type DrillFile } from "../../core/formats";
 import { isId } from "../db/isId";
 import type { Db } from "../db/open";
 import { drillVersion, ownDrill } from "../db/schema";

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { cookies } from "next/headers";
 import { asc, eq } from "drizzle-orm";
-import type { GolferAnswers } from "../../core/formats/golferAnswers";
+import type { GolferAnswers } from "../../core/formats";
 import type { Db } from "../db/open";
 import { golfer } from "../db/schema";
 import { lockGolfer } from "./whose";

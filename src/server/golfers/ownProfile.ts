@@ -1,5 +1,5 @@
-import { FEWEST_SWINGS, profileOf, TAKEN_CLUB, type Profile } from "../../core/choose/profile";
-import type { Club } from "../../core/drills/drill";
+import { FEWEST_SWINGS, profileOf, TAKEN_CLUB, type Profile } from "../../core/choose";
+import type { Club } from "../../core/drills";
 import type { Db } from "../db/open";
 import { ownSwings, type OwnRep } from "../reps/ownSwings";
 import type { Golfer } from "./golfers";

@@ -1,6 +1,6 @@
 import { Readable } from "node:stream";
 import { z } from "zod";
-import { LARGEST_CLIP } from "../../vision/decode/largestClip";
+import { LARGEST_CLIP } from "../../vision/decode";
 import {
   BlobMismatchError,
   BlobTooLargeError,

@@ -1,7 +1,7 @@
 import { and, eq } from "drizzle-orm";
 import { z } from "zod";
-import { CANT_SHOW, isLine, isShown } from "../../core/formats/shownText";
-import { flight } from "../../core/practice/flight";
+import { CANT_SHOW, isLine, isShown } from "../../core/formats";
+import { flight } from "../../core/practice";
 import type { Db } from "../db/open";
 import { bout, session } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

@@ -1,5 +1,5 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
-import type { Verdict } from "../../core/judge/verdict";
+import type { Verdict } from "../../core/judge";
 import type { Db } from "../db/open";
 import { bout } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

@@ -14,7 +14,7 @@ import {
   type SQL,
 } from "drizzle-orm";
 import { DRILLS } from "../../core/drills";
-import type { Flight } from "../../core/practice/flight";
+import type { Flight } from "../../core/practice";
 import type { Db } from "../db/open";
 import { bout, drillVersion, ownDrill, session } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

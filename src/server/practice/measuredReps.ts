@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray } from "drizzle-orm";
-import type { MeasuredRep } from "../../core/formats/measuresCsv";
+import type { MeasuredRep } from "../../core/formats";
 import type { Db } from "../db/open";
 import { bout, measure, rep, verdict } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

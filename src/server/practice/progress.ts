@@ -1,7 +1,6 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
-import type { CheckVerdict } from "../../core/judge/verdict";
-import type { Flight } from "../../core/practice/flight";
-import type { BoutLine } from "../../core/practice/progress";
+import type { CheckVerdict } from "../../core/judge";
+import type { Flight, BoutLine } from "../../core/practice";
 import type { Db } from "../db/open";
 import { bout, boutMeasure, measure, rep, session, verdict } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

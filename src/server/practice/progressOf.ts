@@ -1,14 +1,22 @@
 import { bandFor, type Drill, type Stage } from "../../core/drills";
-import type { Measured } from "../../core/judge/verdict";
-import { median } from "../../core/maths/stats";
+import type { Measured } from "../../core/judge";
+import { median } from "../../core/maths";
 import { CATALOGUE, type MeasureId } from "../../core/measures";
-import { feltBy } from "../../core/practice/felt";
-import { ladder } from "../../core/practice/ladder";
-import { passRate, type PassRate } from "../../core/practice/passRate";
-import { daysBetween } from "../../core/practice/plan/week";
-import { effects, feltAgainst, rateOf, sinceLastMonth } from "../../core/practice/progress";
-import { carriedStage, transferVerdict } from "../../core/practice/transfer";
-import { trendOf, type Trend } from "../../core/practice/trend";
+import {
+  feltBy,
+  ladder,
+  passRate,
+  type PassRate,
+  daysBetween,
+  effects,
+  feltAgainst,
+  rateOf,
+  sinceLastMonth,
+  carriedStage,
+  transferVerdict,
+  trendOf,
+  type Trend,
+} from "../../core/practice";
 import type { Db } from "../db/open";
 import type { Golfer } from "../golfers/golfers";
 import { groups } from "../reps/rows";

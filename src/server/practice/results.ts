@@ -1,4 +1,4 @@
-import type { Verdict } from "../../core/judge/verdict";
+import type { Verdict } from "../../core/judge";
 
 const MEANS: Readonly<Record<string, Verdict["result"]>> = {
   p: "pass",

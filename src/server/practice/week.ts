@@ -1,16 +1,17 @@
 import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import { DRILLS, type Drill } from "../../core/drills";
-import { clashes, type Clash } from "../../core/practice/plan/clashes";
-import { dueOf } from "../../core/practice/plan/due";
-import { planWeek } from "../../core/practice/plan/planWeek";
 import {
+  clashes,
+  type Clash,
+  dueOf,
+  planWeek,
   laterDay,
   TAKEN_WEEK,
   type Day,
   type DayRoom,
   type Due,
   type KeptBout,
-} from "../../core/practice/plan/week";
+} from "../../core/practice";
 import type { Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
 import { bout, plan } from "../db/schema";

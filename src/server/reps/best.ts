@@ -1,5 +1,5 @@
 import { and, desc, eq, isNull, ne, or } from "drizzle-orm";
-import { bestOf } from "../../core/practice/compare";
+import { bestOf } from "../../core/practice";
 import type { Db } from "../db/open";
 import { bout, drillVersion, rep, session, verdict } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

@@ -1,8 +1,8 @@
 import { and, asc, desc, eq, inArray, isNull, ne, sql, type SQL } from "drizzle-orm";
 import type { Stage } from "../../core/drills";
-import type { Verdict } from "../../core/judge/verdict";
-import type { GlanceRep } from "../../core/practice/glance";
-import type { Problem } from "../../core/scene/scene";
+import type { Verdict } from "../../core/judge";
+import type { GlanceRep } from "../../core/practice";
+import type { Problem } from "../../core/scene";
 import type { Db } from "../db/open";
 import { bout, clip, drillVersion, measure, rep, session, verdict } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

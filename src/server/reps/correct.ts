@@ -1,18 +1,22 @@
 import { readFile } from "node:fs/promises";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
-import { ALGORITHM_VERSION, openAnalysis, type AnalysedRep } from "../../core/analysis";
+import {
+  ALGORITHM_VERSION,
+  openAnalysis,
+  type AnalysedRep,
+  eventRecords,
+} from "../../core/analysis";
 import type { Stage } from "../../core/drills";
-import { readTrack } from "../../core/formats/trackFile";
+import { readTrack } from "../../core/formats";
 import {
   golferBy,
   outOfOrder,
   overruledBy,
   overridesOf,
   type Correction,
-} from "../../core/reps/corrections";
-import type { Overrides } from "../../core/reps/overrides";
-import { eventRecords } from "../../core/eventRecords";
-import { WHY } from "../../core/uncertainty/report";
+  type Overrides,
+} from "../../core/reps";
+import { WHY } from "../../core/uncertainty";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import {

@@ -1,5 +1,5 @@
 import { and, eq } from "drizzle-orm";
-import type { LaidInsoles } from "../../core/practice/insoles/rows";
+import type { LaidInsoles } from "../../core/practice";
 import type { Db } from "../db/open";
 import { bout, insoles, rep } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray } from "drizzle-orm";
 import type { Drill } from "../../core/drills";
-import { judgeAgain, type KeptRep } from "../../core/practice/judgeAgain";
+import { judgeAgain, type KeptRep } from "../../core/practice";
 import type { Db } from "../db/open";
 import { bout, drillVersion, measure, rep, session, verdict } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

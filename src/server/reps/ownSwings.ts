@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, isNull, notInArray, or, type SQL } from "drizzle-orm";
-import type { Measured } from "../../core/judge/verdict";
+import type { Measured } from "../../core/judge";
 import type { Db } from "../db/open";
 import { bout, measure, rep } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

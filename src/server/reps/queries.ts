@@ -1,15 +1,10 @@
 import { and, asc, eq, isNull, or } from "drizzle-orm";
 import type { RepSeries } from "../../core/analysis";
 import type { Drill, Stage } from "../../core/drills";
-import {
-  summaryOf,
-  type Measured,
-  type VerdictSummary,
-  type Verdict,
-} from "../../core/judge/verdict";
-import type { LaidInsoles } from "../../core/practice/insoles/rows";
-import type { Correction } from "../../core/reps/corrections";
-import type { Problem } from "../../core/scene/scene";
+import { summaryOf, type Measured, type VerdictSummary, type Verdict } from "../../core/judge";
+import type { LaidInsoles } from "../../core/practice";
+import type { Correction } from "../../core/reps";
+import type { Problem } from "../../core/scene";
 import { isId } from "../db/isId";
 import type { Db } from "../db/open";
 import {

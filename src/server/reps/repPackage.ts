@@ -1,10 +1,8 @@
 import { createHash } from "node:crypto";
 import { Readable } from "node:stream";
 import { configure, TextReader, Uint8ArrayReader, ZipWriter } from "@zip.js/zip.js";
-import { insolesCsv } from "../../core/formats/insolesCsv";
-import { measuresCsv } from "../../core/formats/measuresCsv";
-import { repManifest, type RepManifest } from "../../core/formats/repPackage";
-import { fromRows } from "../../core/practice/insoles/rows";
+import { insolesCsv, measuresCsv, repManifest, type RepManifest } from "../../core/formats";
+import { fromRows } from "../../core/practice";
 import { blobSize, readBlob, type BlobKind } from "../blobs/blobs";
 import type { RepDetail } from "./queries";
 

@@ -1,6 +1,6 @@
 import { and, isNull } from "drizzle-orm";
 import { alias } from "drizzle-orm/pg-core";
-import type { Measured, Verdict } from "../../core/judge/verdict";
+import type { Measured, Verdict } from "../../core/judge";
 import { bout, rep, verdict, type measure } from "../db/schema";
 
 /** The golfer's own verdicts, where they overrule the program's. */

@@ -7,12 +7,12 @@ import {
   middleMs,
   type AnalysedRep,
   type Analysis,
+  eventRecords,
 } from "../../core/analysis";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
-import { readTrack } from "../../core/formats/trackFile";
-import { summaryOf, type VerdictSummary } from "../../core/judge/verdict";
-import { sameRep } from "../../core/live/sameRep";
-import { eventRecords } from "../../core/eventRecords";
+import { readTrack } from "../../core/formats";
+import { summaryOf, type VerdictSummary } from "../../core/judge";
+import { sameRep } from "../../core/live";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";

@@ -1,6 +1,6 @@
 import { and, desc, inArray, isNull, sql } from "drizzle-orm";
 import type { Drill } from "../../core/drills";
-import { LAST, type StageRep } from "../../core/practice/ladder";
+import { LAST, type StageRep } from "../../core/practice";
 import type { Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
 import { bout } from "../db/schema";

@@ -1,7 +1,7 @@
 import { and, eq, inArray } from "drizzle-orm";
 import type { RepSeries } from "../../core/analysis";
-import type { Verdict } from "../../core/judge/verdict";
-import { samplesOf } from "../../core/reps/series";
+import type { Verdict } from "../../core/judge";
+import { samplesOf } from "../../core/reps";
 import type { Db } from "../db/open";
 import { bout, event, measure, rep, session, verdict } from "../db/schema";
 import { ownedBy } from "../golfers/whose";

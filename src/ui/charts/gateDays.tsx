@@ -1,6 +1,6 @@
 import { scaleLinear } from "d3-scale";
-import { quantile } from "@/core/maths/stats";
-import type { CheckResult } from "@/core/judge/verdict";
+import { quantile } from "@/core/maths";
+import type { CheckResult } from "@/core/judge";
 import { RESULT_COLOUR } from "@/ui/kit/glyphs";
 
 /** One rep's value of a measure. */

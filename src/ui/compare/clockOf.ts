@@ -1,5 +1,5 @@
 import type { RepSeries } from "@/core/analysis";
-import { warp, type EventTimes } from "@/core/practice/compare";
+import { warp, type EventTimes } from "@/core/practice";
 
 interface Timed {
   events: EventTimes;

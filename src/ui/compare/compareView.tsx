@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
-import { differences, type Difference } from "@/core/practice/compare";
+import { differences, type Difference } from "@/core/practice";
 import { CATALOGUE } from "@/core/measures";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";

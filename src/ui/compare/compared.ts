@@ -1,9 +1,8 @@
-import type { RepSeries } from "@/core/analysis";
-import type { CheckVerdict, Measured, Verdict } from "@/core/judge/verdict";
+import { type RepSeries, eventTimes } from "@/core/analysis";
+import type { CheckVerdict, Measured, Verdict } from "@/core/judge";
 import { CATALOGUE } from "@/core/measures";
-import type { Movement } from "@/core/play/movement";
-import type { EventTimes } from "@/core/practice/compare";
-import { eventTimes } from "@/core/eventRecords";
+import type { Movement } from "@/core/play";
+import type { EventTimes } from "@/core/practice";
 import type { RepDetail } from "@/server/reps/queries";
 import { dayOf, hourOf } from "@/ui/kit/dates";
 

@@ -1,13 +1,8 @@
 "use client";
 
 import { useCallback, useMemo, useState } from "react";
-import {
-  filmedFigure,
-  laidOver,
-  playedFigure,
-  type OverlaidFigure,
-} from "@/core/practice/figureOver";
-import { nearestFrame } from "@/core/track/nearestFrame";
+import { filmedFigure, laidOver, playedFigure, type OverlaidFigure } from "@/core/practice";
+import { nearestFrame } from "@/core/track";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
 import type { Drawn, OverlayPart } from "@/ui/picture/overlay";

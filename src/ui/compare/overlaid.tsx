@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import { area, line } from "d3-shape";
 import type { RepSeries } from "@/core/analysis";
-import type { EventTimes } from "@/core/practice/compare";
+import type { EventTimes } from "@/core/practice";
 import { pushApart, runs } from "@/ui/charts/strip/geometry";
 import { EVENT_WORDS, StripEdges } from "@/ui/charts/strip/words";
 import { clockOf } from "./clockOf";

@@ -1,6 +1,5 @@
 import Link from "next/link";
-import { STANCE_WORDS } from "@/core/choose/reach";
-import { findSymptom } from "@/core/choose/symptoms";
+import { STANCE_WORDS, findSymptom } from "@/core/choose";
 import type { Drill } from "@/core/drills";
 
 /**

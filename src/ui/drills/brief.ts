@@ -1,4 +1,4 @@
-import type { Brief } from "@/core/play/brief";
+import type { Brief } from "@/core/play";
 
 /** Where a stage's target, or one of its faults, is played for a golfer. */
 export const movementUrl = (

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useCallback, useState } from "react";
-import type { Movement } from "@/core/play/movement";
+import type { Movement } from "@/core/play";
 import type { Check } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures";
 import { Button } from "@/ui/kit/button";

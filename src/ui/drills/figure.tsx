@@ -1,6 +1,5 @@
-import { recordOf } from "@/core/maths/recordOf";
-import { FIGURE_POINTS, type FigurePoint } from "@/core/play/figurePoints";
-import type { Movement } from "@/core/play/movement";
+import { recordOf } from "@/core/maths";
+import { FIGURE_POINTS, type FigurePoint, type Movement } from "@/core/play";
 
 type Point = readonly [x: number, y: number];
 

@@ -2,11 +2,9 @@
 
 import Link from "next/link";
 import { useMemo } from "react";
-import { search, SHORTEST } from "@/core/choose/search";
-import { drillsFor, findSymptom } from "@/core/choose/symptoms";
-import { DRILLS, type Drill } from "@/core/drills";
-import { type BodyPart } from "@/core/drills/drill";
-import type { FileProblem } from "@/core/formats/drillFile";
+import { search, SHORTEST, drillsFor, findSymptom } from "@/core/choose";
+import { DRILLS, type Drill, type BodyPart } from "@/core/drills";
+import type { FileProblem } from "@/core/formats";
 import type { LibraryGolfer, OwnDrillLine, OwnSwings } from "./libraryGolfer";
 import { FromSwings } from "./fromSwings";
 import { NoticeField } from "./noticeField";

@@ -1,5 +1,5 @@
-import type { Profile } from "@/core/choose/profile";
-import type { Styles } from "@/core/drills/drill";
+import type { Profile } from "@/core/choose";
+import type { Styles } from "@/core/drills";
 import type { Units } from "@/ui/kit/units";
 
 /** For whom drills are chosen. */

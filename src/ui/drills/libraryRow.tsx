@@ -2,8 +2,7 @@
 
 import { memo, useMemo } from "react";
 import { DRILLS, isJudged, type Drill } from "@/core/drills";
-import { conflicts } from "@/core/choose/conflicts";
-import { findStyle, opposed } from "@/core/choose/styles";
+import { conflicts, findStyle, opposed } from "@/core/choose";
 import { TINY } from "@/ui/charts/strip/geometry";
 import { DrillName } from "./drillName";
 import type { LibraryGolfer } from "./libraryGolfer";

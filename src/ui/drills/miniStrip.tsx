@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
-import type { Brief } from "@/core/play/brief";
+import type { Brief } from "@/core/play";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import { stripScales, type StripSize } from "@/ui/charts/strip/geometry";
 import { briefMovement } from "./brief";

@@ -1,5 +1,4 @@
-import { SHORTEST, type search } from "@/core/choose/search";
-import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
+import { SHORTEST, type search, SYMPTOM_ROWS } from "@/core/choose";
 import type { useWish } from "./useWish";
 
 type Found = ReturnType<typeof search>;

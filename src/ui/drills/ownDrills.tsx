@@ -1,5 +1,5 @@
 import Link from "next/link";
-import type { FileProblem } from "@/core/formats/drillFile";
+import type { FileProblem } from "@/core/formats";
 import { DrillName } from "./drillName";
 import type { OwnDrillLine } from "./libraryGolfer";
 import { TakeIn } from "./takeIn";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useId, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import type { Movement } from "@/core/play/movement";
+import type { Movement } from "@/core/play";
 import { Button } from "@/ui/kit/button";
 import { boxOfMovement, Figure } from "./figure";
 

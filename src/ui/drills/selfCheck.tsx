@@ -2,8 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { adviceFor, SELF_CHECK, type SelfCheckAnswers } from "@/core/drills/selfCheck";
-import type { Drill } from "@/core/drills";
+import { adviceFor, SELF_CHECK, type SelfCheckAnswers, type Drill } from "@/core/drills";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import { YesNo } from "@/ui/kit/yesNo";
 import { Button } from "@/ui/kit/button";

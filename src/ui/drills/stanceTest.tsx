@@ -2,9 +2,15 @@
 
 import { useId, useState } from "react";
 import { toast } from "sonner";
-import { firstStance, REACH_CM, STANCE_WORDS, STANCES, type FootStance } from "@/core/choose/reach";
-import type { StanceComparison as Compared } from "@/core/choose/stances";
-import { armSpan } from "@/core/formats/golferAnswers";
+import {
+  firstStance,
+  REACH_CM,
+  STANCE_WORDS,
+  STANCES,
+  type FootStance,
+  type StanceComparison as Compared,
+} from "@/core/choose";
+import { armSpan } from "@/core/formats";
 import { CATALOGUE } from "@/core/measures";
 import { Button } from "@/ui/kit/button";
 import { useAttempt } from "@/ui/kit/useAttempt";

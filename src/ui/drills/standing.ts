@@ -1,5 +1,4 @@
-import type { LadderStanding } from "@/core/practice/ladder";
-import { DAYS, LAST, PASSES } from "@/core/practice/ladder";
+import { type LadderStanding, DAYS, LAST, PASSES } from "@/core/practice";
 import { dayWords } from "@/ui/kit/dates";
 import { inWords } from "@/ui/kit/inWords";
 

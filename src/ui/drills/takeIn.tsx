@@ -1,8 +1,7 @@
 "use client";
 
 import { useRef, useState } from "react";
-import type { FileProblem } from "@/core/formats/drillFile";
-import { DRILL_FILE_TOO_LARGE, LARGEST_DRILL_FILE } from "@/core/formats/drillFileSize";
+import { type FileProblem, DRILL_FILE_TOO_LARGE, LARGEST_DRILL_FILE } from "@/core/formats";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import { Button } from "@/ui/kit/button";
 

@@ -1,5 +1,5 @@
 import { createContext, memo, useContext } from "react";
-import type { Movement } from "@/core/play/movement";
+import type { Movement } from "@/core/play";
 import type { Check } from "@/core/drills";
 import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";

@@ -2,7 +2,7 @@
 
 import { useSearchParams } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import { search } from "@/core/choose/search";
+import { search } from "@/core/choose";
 
 /**
  * What is asked of the list: a complaint's id, words, and what a drill must be. It stands in the

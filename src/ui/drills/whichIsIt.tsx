@@ -1,8 +1,14 @@
 import Link from "next/link";
-import { findingWords } from "@/core/choose/plain";
-import { answer, causesOf, examples, type Answer, type Cause } from "@/core/choose/which";
-import { TAKEN_CLUB } from "@/core/choose/profile";
-import type { SymptomId } from "@/core/drills/drill";
+import {
+  findingWords,
+  answer,
+  causesOf,
+  examples,
+  type Answer,
+  type Cause,
+  TAKEN_CLUB,
+} from "@/core/choose";
+import type { SymptomId } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { SideMark, VerdictGlyph, type GlyphName } from "@/ui/kit/glyphs";

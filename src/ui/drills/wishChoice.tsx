@@ -1,4 +1,4 @@
-import { BODY_PARTS } from "@/core/drills/drill";
+import { BODY_PARTS } from "@/core/drills";
 import type { Wish } from "./useWish";
 function Choice({
   label,

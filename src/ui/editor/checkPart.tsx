@@ -1,12 +1,9 @@
 "use client";
-
-import type { Check, Stage } from "@/core/drills";
-import { bandFor } from "@/core/drills";
-import type { DrillFile } from "@/core/formats/drillFile";
-import { untellable } from "@/core/drills/tellable";
-import type { KeptRep } from "@/core/practice/judgeAgain";
+import { type Check, type Stage, bandFor, untellable } from "@/core/drills";
+import type { DrillFile } from "@/core/formats";
+import type { KeptRep } from "@/core/practice";
 import { CATALOGUE } from "@/core/measures";
-import { mean } from "@/core/maths/stats";
+import { mean } from "@/core/maths";
 import { SpreadBar } from "@/ui/charts/spreadBar";
 import { shownUnit, wanted, type Units } from "@/ui/kit/units";
 import { NumberField, TextField } from "./fields";

@@ -1,4 +1,4 @@
-import type { DrillFile } from "@/core/formats/drillFile";
+import type { DrillFile } from "@/core/formats";
 
 /** A drill being changed, with every step back and forth. */
 export interface Draft {

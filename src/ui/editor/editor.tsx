@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useReducer, useState } from "react";
 import { toast } from "sonner";
 import { DRILLS } from "@/core/drills";
-import { checkDrillFile, type DrillFile, type FileProblem } from "@/core/formats/drillFile";
+import { checkDrillFile, type DrillFile, type FileProblem } from "@/core/formats";
 import { Button } from "@/ui/kit/button";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import type { Units } from "@/ui/kit/units";

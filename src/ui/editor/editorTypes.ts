@@ -1,5 +1,5 @@
-import type { DrillFile, FileProblem } from "@/core/formats/drillFile";
-import type { KeptRep } from "@/core/practice/judgeAgain";
+import type { DrillFile, FileProblem } from "@/core/formats";
+import type { KeptRep } from "@/core/practice";
 
 /** A kept rep as the editor shows it. */
 export interface EditedRep extends KeptRep {

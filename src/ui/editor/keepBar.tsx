@@ -1,4 +1,4 @@
-import type { FileProblem } from "@/core/formats/drillFile";
+import type { FileProblem } from "@/core/formats";
 import { Button } from "@/ui/kit/button";
 
 interface Props {

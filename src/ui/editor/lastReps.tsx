@@ -2,8 +2,8 @@
 
 import Link from "next/link";
 import type { Stage } from "@/core/drills";
-import { wouldSay, type KeptRep } from "@/core/practice/judgeAgain";
-import type { Verdict } from "@/core/judge/verdict";
+import { wouldSay, type KeptRep } from "@/core/practice";
+import type { Verdict } from "@/core/judge";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 
 const RESULTS = ["pass", "fail", "not judged"] as const;

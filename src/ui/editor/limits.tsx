@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { toast } from "sonner";
 import type { Drill } from "@/core/drills";
-import { fileOf, ownDrillSchema, type DrillFile } from "@/core/formats/drillFile";
-import { BEST, bestBands, FEWEST } from "@/core/practice/bestBands";
+import { fileOf, ownDrillSchema, type DrillFile } from "@/core/formats";
+import { BEST, bestBands, FEWEST } from "@/core/practice";
 import { Button } from "@/ui/kit/button";
 import type { Units } from "@/ui/kit/units";
 import { CheckPart } from "./checkPart";

@@ -1,6 +1,5 @@
 "use client";
-
-import type { DrillFile } from "@/core/formats/drillFile";
+import type { DrillFile } from "@/core/formats";
 import { LinesField, NumberField, TextField } from "./fields";
 
 interface Props {

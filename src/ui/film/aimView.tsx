@@ -1,4 +1,4 @@
-import { AIM_STEPS, type Aim, type AimState } from "@/core/film/aimSteps";
+import { AIM_STEPS, type Aim, type AimState } from "@/core/film";
 
 /** The steps of the aim check: done, at hand, and to come. */
 export function AimSteps({ aim }: { aim: Aim }) {

@@ -1,6 +1,5 @@
-import type { AimWrong } from "@/core/film/aimSteps";
-import type { SetUpChange } from "@/core/film/stood";
-import type { View } from "@/core/scene/view";
+import type { AimWrong, SetUpChange } from "@/core/film";
+import type { View } from "@/core/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import type { Announcement } from "./words";
 

@@ -1,6 +1,6 @@
-import { summaryOf, type Verdict } from "@/core/judge/verdict";
-import type { Sound } from "@/core/live/loop";
-import { isAnswered } from "@/core/practice/feedback";
+import { summaryOf, type Verdict } from "@/core/judge";
+import type { Sound } from "@/core/live";
+import { isAnswered } from "@/core/practice";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { aimWords, toPutRight } from "./aimWords";
 import { countedReps, type FilmingState, type FilmRequest } from "./filmingState";

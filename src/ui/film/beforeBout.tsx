@@ -1,8 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { FEEDBACK, type Feedback } from "@/core/practice/feedback";
-import { bodyDue } from "@/core/practice/body";
+import { FEEDBACK, type Feedback, bodyDue } from "@/core/practice";
 import { BodyQuestion } from "@/ui/today/bodyQuestion";
 import { Choice } from "@/ui/golfer/choice";
 import { Button } from "@/ui/kit/button";

@@ -1,10 +1,8 @@
 "use client";
 
 import Link from "next/link";
-import { isRehearsal } from "@/core/judge/verdict";
-import { sameCue } from "@/core/practice/feedback";
-import { bodyDue } from "@/core/practice/body";
-import { doseOfDay } from "@/core/practice/dose";
+import { isRehearsal } from "@/core/judge";
+import { sameCue, bodyDue, doseOfDay } from "@/core/practice";
 import type { DayBout } from "@/server/practice/dayDone";
 import { BodyQuestion } from "@/ui/today/bodyQuestion";
 import { doseWords } from "@/ui/reps/doseWords";

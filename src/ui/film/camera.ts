@@ -1,5 +1,5 @@
 import { transfer, wrap, type Remote } from "comlink";
-import { ASKED } from "@/core/film/lens";
+import { ASKED } from "@/core/film";
 import { AS_IT_IS, hear } from "./microphone";
 import { videoFrames } from "./videoFrames";
 import type { CameraSize, StandIn } from "@/vision/worker/liveProtocol";

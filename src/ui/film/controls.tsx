@@ -1,4 +1,4 @@
-import { type VerdictSummary, isRehearsal } from "@/core/judge/verdict";
+import { type VerdictSummary, isRehearsal } from "@/core/judge";
 import { DropdownMenu } from "radix-ui";
 import { useState, useEffect } from "react";
 import { Button } from "../kit/button";

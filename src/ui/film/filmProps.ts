@@ -1,6 +1,5 @@
-import type { Dose } from "@/core/drills/drill";
-import type { ViewPart } from "@/core/drills/twoViews";
-import type { BodyAsked } from "@/core/practice/body";
+import type { Dose, ViewPart } from "@/core/drills";
+import type { BodyAsked } from "@/core/practice";
 import type { DayBout } from "@/server/practice/dayDone";
 import { type FilmRequest } from "./filmingState";
 import type { SetUpProps } from "./setUp";

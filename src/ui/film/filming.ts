@@ -1,7 +1,7 @@
-import { isRehearsal, summaryOf } from "@/core/judge/verdict";
-import { changeSince } from "@/core/film/stood";
-import type { LoopEvent } from "@/core/live/loop";
-import type { Feedback } from "@/core/practice/feedback";
+import { isRehearsal, summaryOf } from "@/core/judge";
+import { changeSince } from "@/core/film";
+import type { LoopEvent } from "@/core/live";
+import type { Feedback } from "@/core/practice";
 import type { LiveAnswer, LoopShown, ReadAgain } from "@/vision/worker/liveProtocol";
 import { NotKeptError, type FilmedFor } from "@/ui/read/keep";
 import { Announcer } from "./announcer";

@@ -1,10 +1,9 @@
 import type { AnalysedRep } from "@/core/analysis";
 import type { Drill } from "@/core/drills";
-import type { Reach } from "@/core/film/plan";
-import type { SetUpChange } from "@/core/film/stood";
-import type { VerdictSummary } from "@/core/judge/verdict";
-import type { Feedback } from "@/core/practice/feedback";
-import type { View } from "@/core/scene/view";
+import type { Reach, SetUpChange } from "@/core/film";
+import type { VerdictSummary } from "@/core/judge";
+import type { Feedback } from "@/core/practice";
+import type { View } from "@/core/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import type { Came } from "@/vision/worker/networkFiles";
 import type { LookingAgain } from "./secondLooks";

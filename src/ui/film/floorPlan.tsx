@@ -1,5 +1,5 @@
-import type { FilmPlan, PhonePlace } from "@/core/film/plan";
-import type { View } from "@/core/scene/view";
+import type { FilmPlan, PhonePlace } from "@/core/film";
+import type { View } from "@/core/scene";
 
 /** Beyond the club nobody stands nearer than this, cm: a step. */
 const APART_CM = 100;

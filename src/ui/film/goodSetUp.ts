@@ -1,4 +1,4 @@
-import type { Stood } from "@/core/film/stood";
+import type { Stood } from "@/core/film";
 
 const isStood = (v: unknown): v is Stood =>
   typeof v === "object" &&

@@ -1,4 +1,4 @@
-import type { VerdictSummary } from "@/core/judge/verdict";
+import type { VerdictSummary } from "@/core/judge";
 import type { CameraWorker, LiveAnswer, LiveTrack, TrackFile } from "@/vision/worker/liveProtocol";
 import type { OutgoingRep, Outbox, Outgoing } from "./outbox";
 

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import type { VerdictSummary } from "@/core/judge/verdict";
+import type { VerdictSummary } from "@/core/judge";
 import { OUTBOX } from "./outboxName";
 import { keepReps, sendBlob, takeBack, type FilmedFor } from "@/ui/read/keep";
 

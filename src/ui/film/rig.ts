@@ -1,5 +1,5 @@
 import { proxy, transfer, wrap, type Remote } from "comlink";
-import type { LoopEvent } from "@/core/live/loop";
+import type { LoopEvent } from "@/core/live";
 import type { CameraWorker, LiveListener, LiveWorker } from "@/vision/worker/liveProtocol";
 import type { Came } from "@/vision/worker/networkFiles";
 import { openCamera, type CameraChoice, type RunningCamera } from "./camera";

@@ -1,5 +1,5 @@
-import type { VerdictSummary } from "@/core/judge/verdict";
-import { sameRep } from "@/core/live/sameRep";
+import type { VerdictSummary } from "@/core/judge";
+import { sameRep } from "@/core/live";
 import type { ReadAgain } from "@/vision/worker/liveProtocol";
 
 /**

@@ -2,10 +2,16 @@
 
 import Link from "next/link";
 import { useState, useTransition } from "react";
-import { halfView, type Lens } from "@/core/film/lens";
-import type { FilmPlan, Loss, PhonePlace, Planned } from "@/core/film/plan";
-import type { Resolved } from "@/core/film/resolves";
-import type { View } from "@/core/scene/view";
+import {
+  halfView,
+  type Lens,
+  type FilmPlan,
+  type Loss,
+  type PhonePlace,
+  type Planned,
+  type Resolved,
+} from "@/core/film";
+import type { View } from "@/core/scene";
 import { NumberField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
 import { CM_PER_INCH, type Units } from "@/ui/kit/units";

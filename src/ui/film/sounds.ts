@@ -1,4 +1,4 @@
-import type { Sound } from "@/core/live/loop";
+import type { Sound } from "@/core/live";
 
 /**
  * One tone of a sound: begins (s after the sound's start), lasts (s), and its pitch (Hz) from and

@@ -1,5 +1,5 @@
-import type { AimFault } from "@/core/film/aimSteps";
-import type { Scene } from "@/core/scene/scene";
+import type { AimFault } from "@/core/film";
+import type { Scene } from "@/core/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { AimSteps } from "./aimView";
 import { toPutRight, aimWords, CHANGED } from "./aimWords";

@@ -1,5 +1,5 @@
 import type { AnalysedRep } from "@/core/analysis";
-import { isRehearsal, type Verdict } from "@/core/judge/verdict";
+import { isRehearsal, type Verdict } from "@/core/judge";
 import { decidingCheck } from "@/ui/charts/strip/gates";
 import { PHONE_STRIP } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";

@@ -1,5 +1,5 @@
-import type { Obstacle } from "@/core/live/loop";
-import type { VerdictSummary } from "@/core/judge/verdict";
+import type { Obstacle } from "@/core/live";
+import type { VerdictSummary } from "@/core/judge";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 
 /** A state in the words that are read from 5 m, and the sentence under them. */

@@ -3,7 +3,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useId } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
-import { golferAnswers, type GolferAnswers } from "@/core/formats/golferAnswers";
+import { golferAnswers, type GolferAnswers } from "@/core/formats";
 import { Button } from "@/ui/kit/button";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import { CM_PER_INCH, shownStature } from "@/ui/kit/units";

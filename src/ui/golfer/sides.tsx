@@ -2,8 +2,8 @@
 
 import { useOptimistic } from "react";
 import { useAttempt } from "@/ui/kit/useAttempt";
-import { STYLE_CHOICES, type StyleChoice } from "@/core/choose/styles";
-import { STYLES, type StyleId, type Styles } from "@/core/drills/drill";
+import { STYLE_CHOICES, type StyleChoice } from "@/core/choose";
+import { STYLES, type StyleId, type Styles } from "@/core/drills";
 
 type ChooseSide = (style: StyleId, side: string | null) => Promise<void>;
 

@@ -1,4 +1,4 @@
-import type { CheckResult, Verdict } from "@/core/judge/verdict";
+import type { CheckResult, Verdict } from "@/core/judge";
 
 /** The program's own signs (24 × 24): told apart by shape, always beside a word. */
 export type GlyphName = "pass" | "fail" | "unsure";

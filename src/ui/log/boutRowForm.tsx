@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { toast } from "sonner";
-import { LINES, STRIKES, type Flight } from "@/core/practice/flight";
+import { LINES, STRIKES, type Flight } from "@/core/practice";
 import type { BoutRow } from "@/server/practice/boutRow";
 import { NumberField, TextField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
@@ -75,7 +75,7 @@ export function BoutRowForm({
   );
   const fromFile = async (file: File) => {
     // The reader comes when a file does.
-    const read = (await import("@/core/formats/flightCsv")).readFlightCsv(await file.text());
+    const read = (await import("@/core/formats")).readFlightCsv(await file.text());
     if (!read.ok) return void toast.error(`${file.name}: ${read.message} Nothing was changed.`);
     ball(read.flight);
     toast(

@@ -1,8 +1,6 @@
 import type { RepSeries } from "@/core/analysis";
-import { readAt, sidesOf, type InsoleReading } from "@/core/practice/insoles/reading";
-import type { Joints } from "@/core/practice/figureOver";
-import { sides, targetSign, type SidePoints } from "@/core/track/sides";
-import { at, POINT, type Track } from "@/core/track/track";
+import { readAt, sidesOf, type InsoleReading, type Joints } from "@/core/practice";
+import { sides, targetSign, type SidePoints, at, POINT, type Track } from "@/core/track";
 import { sampleAt } from "@/ui/charts/strip/geometry";
 import { FONT, label, type Canvas2d, type Pen } from "./pen";
 

@@ -1,4 +1,4 @@
-import type { SidePoints } from "@/core/track/sides";
+import type { SidePoints } from "@/core/track";
 
 export type Canvas2d = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 

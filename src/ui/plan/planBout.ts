@@ -1,5 +1,5 @@
 import type { Drill } from "@/core/drills";
-import type { KeptBout } from "@/core/practice/plan/week";
+import type { KeptBout } from "@/core/practice";
 import { whyWords } from "./whyWords";
 
 /** A planned bout with its words. */

@@ -13,8 +13,15 @@ import { DropdownMenu } from "radix-ui";
 import { useEffect, useOptimistic, useRef } from "react";
 import { toast } from "sonner";
 import type { Drill } from "@/core/drills";
-import { moved, overfull, skipped, swapped } from "@/core/practice/plan/change";
-import { laterDay, type DayRoom, type KeptBout } from "@/core/practice/plan/week";
+import {
+  moved,
+  overfull,
+  skipped,
+  swapped,
+  laterDay,
+  type DayRoom,
+  type KeptBout,
+} from "@/core/practice";
 import { Button } from "@/ui/kit/button";
 import { capital } from "@/ui/kit/capital";
 import { weekDay } from "@/ui/kit/dates";

@@ -1,8 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import type { SymptomId } from "@/core/drills/drill";
-import type { PracticePlace, WeekRoom } from "@/core/practice/plan/week";
+import type { SymptomId } from "@/core/drills";
+import type { PracticePlace, WeekRoom } from "@/core/practice";
 import { Button } from "@/ui/kit/button";
 
 /** What a plan is made from, as the golfer says. */

@@ -1,5 +1,5 @@
 import { curveBumpY, line } from "d3-shape";
-import type { DayRoom } from "@/core/practice/plan/week";
+import type { DayRoom } from "@/core/practice";
 import { shortDay } from "@/ui/kit/dates";
 import { DayRow } from "./dayRow";
 import type { PlanBout } from "./planBout";

@@ -1,6 +1,6 @@
 import { CATALOGUE, type MeasureId } from "@/core/measures";
-import { findSymptom } from "@/core/choose/symptoms";
-import type { Why } from "@/core/practice/plan/week";
+import { findSymptom } from "@/core/choose";
+import type { Why } from "@/core/practice";
 
 /** Why a bout is there, in a few words. */
 export function whyWords(why: Why, nameOf: (drillId: string) => string): string {

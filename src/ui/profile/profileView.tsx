@@ -1,11 +1,7 @@
 import Link from "next/link";
-import { carriedChecks } from "@/core/choose/carried";
-import { findingWords } from "@/core/choose/plain";
-import type { Finding, Profile } from "@/core/choose/profile";
-import { findStyle } from "@/core/choose/styles";
-import { DRILLS } from "@/core/drills";
-import type { Club, Styles } from "@/core/drills/drill";
-import type { Measured } from "@/core/judge/verdict";
+import { carriedChecks, findingWords, type Finding, type Profile, findStyle } from "@/core/choose";
+import { DRILLS, type Club, type Styles } from "@/core/drills";
+import type { Measured } from "@/core/judge";
 import { CATALOGUE, type MeasureId } from "@/core/measures";
 import { inWords } from "@/ui/kit/inWords";
 import { Button } from "@/ui/kit/button";

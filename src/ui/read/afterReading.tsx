@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { FEWEST_SWINGS } from "@/core/choose/profile";
+import { FEWEST_SWINGS } from "@/core/choose";
 import { Button } from "@/ui/kit/button";
 import { capital } from "@/ui/kit/capital";
 import { inWords } from "@/ui/kit/inWords";

@@ -1,6 +1,6 @@
 import type { RepSeries } from "@/core/analysis";
-import type { VerdictSummary, Verdict } from "@/core/judge/verdict";
-import type { Problem } from "@/core/scene/scene";
+import type { VerdictSummary, Verdict } from "@/core/judge";
+import type { Problem } from "@/core/scene";
 
 /** The server's own words on why something was not kept. */
 export class NotKeptError extends Error {

@@ -1,6 +1,6 @@
 import type { RepSeries } from "@/core/analysis";
-import type { Verdict } from "@/core/judge/verdict";
-import type { Problem } from "@/core/scene/scene";
+import type { Verdict } from "@/core/judge";
+import type { Problem } from "@/core/scene";
 import { capital } from "@/ui/kit/capital";
 import { inWords } from "@/ui/kit/inWords";
 import type { Progress } from "@/vision/worker/protocol";

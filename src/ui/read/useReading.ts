@@ -2,7 +2,7 @@
 
 import { proxy, wrap, type Remote } from "comlink";
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
-import { CLIP_WORDS } from "@/vision/decode/clipError";
+import { CLIP_WORDS } from "@/vision/decode";
 import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
 import { changeQueue, type ClipItem, type ClipState } from "./queue";
 import { keptState, type KeptFor, type ReadTrack } from "./keptState";

@@ -1,5 +1,5 @@
-import type { Dose } from "@/core/drills/drill";
-import type { DoseOfDay } from "@/core/practice/dose";
+import type { Dose } from "@/core/drills";
+import type { DoseOfDay } from "@/core/practice";
 import { capital } from "@/ui/kit/capital";
 import { inWords } from "@/ui/kit/inWords";
 

@@ -1,4 +1,4 @@
-import type { Glance } from "@/core/practice/glance";
+import type { Glance } from "@/core/practice";
 
 /** '5 of 8 passed'. */
 export const passedWords = ({ passed, judged }: Glance, reps: number): string =>

@@ -2,8 +2,7 @@
 
 import Link from "next/link";
 import { CATALOGUE } from "@/core/measures";
-import type { FirstToLast, Shift } from "@/core/practice/firstToLast";
-import type { Glance } from "@/core/practice/glance";
+import type { FirstToLast, Shift, Glance } from "@/core/practice";
 import type { BoutCard } from "@/server/reps/bouts";
 import { longTime, shortTime } from "@/ui/kit/dates";
 import { shownNumber, shownUnit, toldAs, type Units } from "@/ui/kit/units";

@@ -1,7 +1,7 @@
 import { wrap, type Remote } from "comlink";
 import { SAMPLES, type AnalysedRep, type AnalyseOptions } from "@/core/analysis";
-import type { Overrides } from "@/core/reps/overrides";
-import type { Scene } from "@/core/scene/scene";
+import type { Overrides } from "@/core/reps";
+import type { Scene } from "@/core/scene";
 import type { AgainWorker } from "./again.worker";
 
 /**

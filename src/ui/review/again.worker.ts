@@ -5,11 +5,10 @@ import {
   type AnalyseOptions,
   type OpenAnalysis,
 } from "@/core/analysis";
-import { readTrack } from "@/core/formats/trackFile";
-import type { Overrides } from "@/core/reps/overrides";
-import type { Scene } from "@/core/scene/scene";
-import type { CopiesPart } from "@/core/uncertainty/perturb";
-import { joined, type Sampled } from "@/core/uncertainty/sample";
+import { readTrack } from "@/core/formats";
+import type { Overrides } from "@/core/reps";
+import type { Scene } from "@/core/scene";
+import { type CopiesPart, joined, type Sampled } from "@/core/uncertainty";
 
 /**
  * Reads a kept rep again, beside the page; one of these, or two that share the copies behind its

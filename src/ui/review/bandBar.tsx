@@ -1,5 +1,5 @@
 import { scaleLinear } from "d3-scale";
-import type { CheckVerdict } from "@/core/judge/verdict";
+import type { CheckVerdict } from "@/core/judge";
 import { RESULT_COLOUR } from "@/ui/kit/glyphs";
 
 const W = 124;

@@ -11,7 +11,7 @@ import {
   VideoSampleSink,
   type VideoSample,
 } from "mediabunny";
-import { nearestFrame } from "@/core/track/nearestFrame";
+import { nearestFrame } from "@/core/track";
 import { drawOverlay, type Drawn, type OverlayPart, type OverlayView } from "@/ui/picture/overlay";
 import { drawSample } from "@/vision/worker/drawSample";
 

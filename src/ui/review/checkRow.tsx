@@ -1,4 +1,4 @@
-import type { CheckVerdict } from "@/core/judge/verdict";
+import type { CheckVerdict } from "@/core/judge";
 import { CATALOGUE } from "@/core/measures";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit, toldAs, wanted, type Units } from "@/ui/kit/units";

@@ -2,8 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import type { Correction } from "@/core/reps/corrections";
-import { isEventName } from "@/core/reps/eventNames";
+import { type Correction, isEventName } from "@/core/reps";
 import type { RepDetail } from "@/server/reps/queries";
 import { Choice } from "@/ui/golfer/choice";
 import { NumberField } from "@/ui/editor/fields";

@@ -1,4 +1,4 @@
-import type { ErrorRow } from "@/core/practice/errorRecord";
+import type { ErrorRow } from "@/core/practice";
 import { eventWords, FOOT_WORDS } from "./eventWords";
 
 const whatWords = (what: string): string => {

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import type { Joints } from "@/core/practice/figureOver";
+import type { Joints } from "@/core/practice";
 import {
   drawFigure,
   drawOverlay,

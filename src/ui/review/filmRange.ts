@@ -1,5 +1,5 @@
 import type { RepSeries } from "@/core/analysis";
-import { nearestFrame } from "@/core/track/nearestFrame";
+import { nearestFrame } from "@/core/track";
 
 /** Seen before and after a rep's own part of its film, ms. */
 const AROUND_MS = 400;

@@ -1,6 +1,6 @@
 import { transfer, wrap } from "comlink";
 import { watched } from "@/ui/kit/watched";
-import { nearestFrame } from "@/core/track/nearestFrame";
+import { nearestFrame } from "@/core/track";
 import type { FramePicture, FramesAsked, FramesWorker } from "@/vision/worker/framesProtocol";
 
 /** All pictures that are kept together take no more than this, bytes. */

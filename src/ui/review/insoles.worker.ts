@@ -1,9 +1,14 @@
 import { expose } from "comlink";
-import { readInsolesCsv } from "@/core/formats/insolesCsv";
-import { laidAt, placesOf, type Alignment } from "@/core/practice/insoles/align";
-import type { InsoleReading } from "@/core/practice/insoles/reading";
-import { toRows, type InsoleRows } from "@/core/practice/insoles/rows";
-import type { RepSeries } from "@/core/reps/series";
+import { readInsolesCsv } from "@/core/formats";
+import {
+  laidAt,
+  placesOf,
+  type Alignment,
+  type InsoleReading,
+  toRows,
+  type InsoleRows,
+} from "@/core/practice";
+import type { RepSeries } from "@/core/reps";
 
 let reading: InsoleReading | null = null;
 

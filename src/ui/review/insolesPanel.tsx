@@ -3,10 +3,16 @@
 import { wrap, type Remote } from "comlink";
 import { memo, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import { against, heelToe, shareAt } from "@/core/practice/insoles/against";
-import { clearPlace, type Alignment } from "@/core/practice/insoles/align";
-import { fromRows, type LaidInsoles } from "@/core/practice/insoles/rows";
-import { nearestFrame } from "@/core/track/nearestFrame";
+import {
+  against,
+  heelToe,
+  shareAt,
+  clearPlace,
+  type Alignment,
+  fromRows,
+  type LaidInsoles,
+} from "@/core/practice";
+import { nearestFrame } from "@/core/track";
 import type { RepDetail } from "@/server/reps/queries";
 import { EVENT_WORDS } from "@/ui/charts/strip/words";
 import { Button } from "@/ui/kit/button";

@@ -1,4 +1,4 @@
-import { failWords } from "@/core/judge/judge";
+import { failWords } from "@/core/judge";
 import type { RepDetail } from "@/server/reps/queries";
 import { inWords } from "@/ui/kit/inWords";
 

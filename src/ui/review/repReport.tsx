@@ -1,7 +1,7 @@
 import Link from "next/link";
-import { overruledBy } from "@/core/reps/corrections";
+import { overruledBy } from "@/core/reps";
 import { CATALOGUE } from "@/core/measures";
-import { eventTimes } from "@/core/eventRecords";
+import { eventTimes } from "@/core/analysis";
 import type { RepDetail } from "@/server/reps/queries";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";

@@ -1,9 +1,8 @@
 "use client";
 
 import { useRef, useState } from "react";
-import type { CheckVerdict } from "@/core/judge/verdict";
-import type { Correction } from "@/core/reps/corrections";
-import { isEventName } from "@/core/reps/eventNames";
+import type { CheckVerdict } from "@/core/judge";
+import { type Correction, isEventName } from "@/core/reps";
 import type { RepDetail } from "@/server/reps/queries";
 import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";

@@ -3,16 +3,9 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import type { AnalysedRep } from "@/core/analysis";
-import {
-  golferBy,
-  outOfOrder,
-  overridesOf,
-  withCorrection,
-  type Correction,
-} from "@/core/reps/corrections";
-import { eventRecords } from "@/core/eventRecords";
-import type { Scene } from "@/core/scene/scene";
+import { type AnalysedRep, eventRecords } from "@/core/analysis";
+import { golferBy, outOfOrder, overridesOf, withCorrection, type Correction } from "@/core/reps";
+import type { Scene } from "@/core/scene";
 import type { RepDetail } from "@/server/reps/queries";
 import { RepeatedAnalysis } from "./again";
 

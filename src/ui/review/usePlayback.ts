@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
-import { nearestFrame } from "@/core/track/nearestFrame";
+import { nearestFrame } from "@/core/track";
 
 /** One clock for film and strip: which picture is shown, and what moves it. */
 export interface Playback {

@@ -1,10 +1,8 @@
 "use client";
 
 import { useEffect, useMemo, useState } from "react";
-import { readTrack } from "@/core/formats/trackFile";
-import { finishTrack } from "@/core/track/finishTrack";
-import { realTime } from "@/core/track/realTime";
-import type { Track } from "@/core/track/track";
+import { readTrack } from "@/core/formats";
+import { finishTrack, realTime, type Track } from "@/core/track";
 import type { RepDetail } from "@/server/reps/queries";
 
 /** A rep's track: as kept, and as it is drawn. */

@@ -2,10 +2,9 @@
 
 import { Dialog } from "radix-ui";
 import { useCallback, useEffect, useMemo, useState } from "react";
-import type { InsoleReading } from "@/core/practice/insoles/reading";
-import type { Scene } from "@/core/scene/scene";
-import { nearestFrame } from "@/core/track/nearestFrame";
-import type { Track } from "@/core/track/track";
+import type { InsoleReading } from "@/core/practice";
+import type { Scene } from "@/core/scene";
+import { nearestFrame, type Track } from "@/core/track";
 import type { RepDetail } from "@/server/reps/queries";
 import { feetView, viewOf, type Drawn, type OverlayPart } from "@/ui/picture/overlay";
 import { Button } from "@/ui/kit/button";

@@ -1,8 +1,7 @@
 import Link from "next/link";
-import { SYMPTOM_ROWS } from "@/core/choose/symptoms";
+import { SYMPTOM_ROWS } from "@/core/choose";
 import type { Drill } from "@/core/drills";
-import type { DoseOfDay } from "@/core/practice/dose";
-import type { Glance } from "@/core/practice/glance";
+import type { DoseOfDay, Glance } from "@/core/practice";
 import type { BoutCard } from "@/server/reps/bouts";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { LazyStrip } from "@/ui/charts/strip/lazyStrip";

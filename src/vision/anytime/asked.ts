@@ -1,6 +1,6 @@
 import { analyse, type AnalyseOptions, type Analysis } from "../../core/analysis";
 import { findStage } from "../../core/drills";
-import type { Track } from "../../core/track/track";
+import type { Track } from "../../core/track";
 import type { Wanted } from "./plan";
 
 /** What is wanted of a clip: then only as many pictures are read as it takes to know that. */

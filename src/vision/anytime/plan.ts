@@ -1,10 +1,7 @@
 import type { Analysis, AnalysedRep } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
 import { CATALOGUE, type MeasureId, type Part } from "../../core/measures";
-import { roughReps } from "../../core/track/roughReps";
-import { finishTrack } from "../../core/track/finishTrack";
-import { readFrames } from "../../core/track/unread";
-import { frameMs, type Track } from "../../core/track/track";
+import { roughReps, finishTrack, readFrames, frameMs, type Track } from "../../core/track";
 
 /** What is wanted of a clip: a stage's musts, or every measure. */
 export type Wanted = Pick<Stage, "checks"> | "everything";

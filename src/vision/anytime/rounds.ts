@@ -1,5 +1,5 @@
 import type { Analysis } from "../../core/analysis";
-import type { Track } from "../../core/track/track";
+import type { Track } from "../../core/track";
 import type { Asked } from "./asked";
 import { nextFrames } from "./plan";
 

@@ -1,5 +1,5 @@
-import { firstWhere } from "../../core/maths/search";
-import type { Track } from "../../core/track/track";
+import { firstWhere } from "../../core/maths";
+import type { Track } from "../../core/track";
 import { roughSpans } from "./plan";
 
 /**

@@ -1,7 +1,6 @@
-import type { Cutout } from "../decode/cutout";
-import { uprightPlane, type Box, type Frame, type Plane } from "../decode/frame";
+import { type Cutout, uprightPlane, type Box, type Frame, type Plane } from "../decode";
 import { boxAxis, inside, type Axis } from "./axis";
-import { Kernel } from "../kernel/kernel";
+import { Kernel } from "../kernel";
 
 /** A square of the upright picture: centre and side, px. */
 export interface Square {

@@ -1,4 +1,4 @@
-import { handled } from "../handled";
+import { handled } from "./handled";
 
 /** Gives what a source gives, and has it make the next one meanwhile. */
 export async function* oneAhead<T>(

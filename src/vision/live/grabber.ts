@@ -1,6 +1,4 @@
-import { cutoutBytes, memoryForWhole } from "../decode/cutout";
-import type { Box } from "../decode/frame";
-import type { Picture } from "../decode/openClip";
+import { cutoutBytes, memoryForWhole, type Box, type Picture } from "../decode";
 import type { LivePicture, LiveWant } from "./liveReaderOptions";
 
 /**

@@ -1,8 +1,7 @@
-import type { Look, Stance } from "../../core/live/stance";
-import type { Track } from "../../core/track/track";
-import type { Cutout } from "../decode/cutout";
-import type { Box } from "../decode/frame";
-import type { Onset } from "../sound/onsets";
+import type { Look, Stance } from "../../core/live";
+import type { Track } from "../../core/track";
+import type { Cutout, Box } from "../decode";
+import type { Onset } from "../sound";
 import type { SpanSeen } from "./spanReadings";
 
 /**

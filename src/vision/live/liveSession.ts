@@ -1,24 +1,26 @@
 import { createActor } from "xstate";
 import type { Analysis } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
-import { aimOf } from "../../core/film/aim";
-import type { Reach } from "../../core/film/plan";
-import { repLoop, startsStill, type LoopSnapshot, type Sound } from "../../core/live/loop";
-import type { Look, Stance } from "../../core/live/stance";
-import { hangTogether } from "../../core/reps/rep";
+import { aimOf, type Reach } from "../../core/film";
 import {
+  repLoop,
+  startsStill,
+  type LoopSnapshot,
+  type Sound,
+  type Look,
+  type Stance,
   AFTER_END_MS,
   BEFORE_REP,
   watchFor,
   type Attempt,
   type Decided,
   type RepWatch,
-} from "../../core/live/watch";
-import type { GolferFacts } from "../../core/scene/scene";
-import type { Track } from "../../core/track/track";
-import { nextFrames } from "../anytime/plan";
-import { lookInRounds, thinned } from "../anytime/rounds";
-import type { PoseNetwork } from "../network/poseNetwork";
+} from "../../core/live";
+import { hangTogether } from "../../core/reps";
+import type { GolferFacts } from "../../core/scene";
+import type { Track } from "../../core/track";
+import { nextFrames, lookInRounds, thinned } from "../anytime";
+import type { PoseNetwork } from "../network";
 import { LiveReader } from "./liveReader";
 import type { LivePicture, LiveReaderOptions } from "./liveReaderOptions";
 import type { LiveSpan } from "./liveSpan";

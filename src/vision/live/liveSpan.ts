@@ -1,12 +1,9 @@
-import { finishTrack } from "../../core/track/finishTrack";
-import { midHands } from "../../core/track/midHands";
-import { roughReps } from "../../core/track/roughReps";
-import type { Track } from "../../core/track/track";
-import type { Looking } from "../anytime/rounds";
-import { windowIn, windowOf } from "../cutoutWindows";
-import type { Cutout } from "../decode/cutout";
-import { HANDS_S, Reading, type Seen } from "../reading";
-import type { Onset } from "../sound/onsets";
+import { finishTrack, midHands, roughReps, type Track } from "../../core/track";
+import type { Looking } from "../anytime";
+import { windowIn, windowOf } from "../pictures";
+import type { Cutout } from "../decode";
+import { HANDS_S, Reading, type Seen } from "../read";
+import type { Onset } from "../sound";
 import type { CropPlace } from "./place";
 import type { SpanFrame, SpanSeen } from "./spanReadings";
 

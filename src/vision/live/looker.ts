@@ -1,6 +1,6 @@
-import { Resampler, type Square } from "../crop/resample";
-import type { Cutout } from "../decode/cutout";
-import { CROP_SIDE, type LandmarkOutput, type PoseNetwork } from "../network/poseNetwork";
+import { Resampler, type Square } from "../crop";
+import type { Cutout } from "../decode";
+import { CROP_SIDE, type LandmarkOutput, type PoseNetwork } from "../network";
 import { LATELY } from "./lately";
 
 /** Asks the network about pictures, and knows how busy it is. */

@@ -1,5 +1,5 @@
-import type { Obstacle } from "../../core/live/loop";
-import type { Problem } from "../../core/scene/problems";
+import type { Obstacle } from "../../core/live";
+import type { Problem } from "../../core/scene";
 
 /** What keeps reps from being judged, the worst first; null where nothing does. */
 export const obstacleOf = (problems: readonly Problem[]): Obstacle | null =>

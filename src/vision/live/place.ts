@@ -1,13 +1,11 @@
-import { asTrack, type Look } from "../../core/live/stance";
-import { median } from "../../core/maths/stats";
-import { statureInPx } from "../../core/track/bodySize";
-import { POINT, STRIDE } from "../../core/track/track";
-import { bodyIn } from "../coarseLook";
-import { boxOf, type Square } from "../crop/resample";
-import { cutoutArea, type Cutout } from "../decode/cutout";
-import type { Box } from "../decode/frame";
-import { feetArea, feetBox, type FeetArea } from "../feetArea";
-import type { Background } from "../still/background";
+import { asTrack, type Look } from "../../core/live";
+import { median } from "../../core/maths";
+import { statureInPx, POINT, STRIDE } from "../../core/track";
+import { bodyIn } from "../read";
+import { boxOf, type Square } from "../crop";
+import { cutoutArea, type Cutout, type Box } from "../decode";
+import { feetArea, feetBox, type FeetArea } from "../pictures";
+import type { Background } from "../still";
 import { LIVE_SQUARE } from "./fitted";
 
 /** So much room round a golfer's square is theirs. */

@@ -1,4 +1,4 @@
-import type { Track } from "../../core/track/track";
+import type { Track } from "../../core/track";
 
 /**
  * Somebody so many times as large as who is followed, seen in one place in so many looks at the

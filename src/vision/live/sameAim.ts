@@ -1,4 +1,4 @@
-import { AIM_STEPS, type Aim } from "../../core/film/aimSteps";
+import { AIM_STEPS, type Aim } from "../../core/film";
 
 /** Whether two aims read the same on the page, which need not hear of the second then. */
 export const sameAim = (a: Aim, b: Aim): boolean =>

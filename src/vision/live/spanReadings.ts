@@ -1,8 +1,8 @@
-import type { Square } from "../crop/resample";
-import type { FeetArea } from "../feetArea";
-import type { LumaWindow } from "../patches/lumaWindow";
-import { Reading, type AboutClip, type Seen } from "../reading";
-import type { Track } from "../../core/track/track";
+import type { Square } from "../crop";
+import type { FeetArea } from "../pictures";
+import type { LumaWindow } from "../patches";
+import { Reading, type AboutClip, type Seen } from "../read";
+import type { Track } from "../../core/track";
 
 /**
  * A picture of a span: its place in it, when it was (ms from the span's start), and what is new of

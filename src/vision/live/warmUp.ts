@@ -1,7 +1,6 @@
 import { analyse } from "../../core/analysis";
-import { statureInPx } from "../../core/track/bodySize";
-import { at, OUTLINE, POINT, type Track } from "../../core/track/track";
-import { feetArea } from "../feetArea";
+import { statureInPx, at, OUTLINE, POINT, type Track } from "../../core/track";
+import { feetArea } from "../pictures";
 import { SpanReadings } from "./spanReadings";
 
 /** So often, until it has been compiled well. */

@@ -1,4 +1,4 @@
-import { at, POINTS, STRIDE } from "../../core/track/track";
+import { at, POINTS, STRIDE } from "../../core/track";
 import { readPoints } from "./points";
 import { CROP_SIDE, type LandmarkOutput, type PoseNetwork } from "./poseNetwork";
 

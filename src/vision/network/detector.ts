@@ -1,4 +1,4 @@
-import type { Square } from "../crop/resample";
+import type { Square } from "../crop";
 import { DETECT_SIDE } from "./poseNetwork";
 
 /**

@@ -1,4 +1,4 @@
-import { handled } from "../handled";
+import { handled } from "../decode";
 import type { LandmarkOutput, PoseNetwork, Shown } from "./poseNetwork";
 
 /**

@@ -1,5 +1,5 @@
-import { POINTS, STRIDE } from "../../core/track/track";
-import type { Square } from "../crop/resample";
+import { POINTS, STRIDE } from "../../core/track";
+import type { Square } from "../crop";
 import { sigmoid } from "./detector";
 import { CROP_SIDE, type LandmarkOutput } from "./poseNetwork";
 

@@ -6,10 +6,8 @@ import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
 import { FilePathSource } from "mediabunny";
 import { Log } from "node-av";
 import { AV_LOG_QUIET } from "node-av/constants";
-import { openClip, type OpenClip } from "../decode/openClip";
-import type { PoseNetwork } from "../network/poseNetwork";
-import { networkIn } from "../network/thread";
-import { threadPlan, type ThreadPlan } from "../network/threadPlan";
+import { openClip, type OpenClip } from "../decode";
+import { type PoseNetwork, networkIn, threadPlan, type ThreadPlan } from "../network";
 
 const networks = new Map<string, Promise<PoseNetwork>>();
 

@@ -1,6 +1,6 @@
 import { parentPort, workerData } from "node:worker_threads";
 import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
-import { serveNetwork } from "../network/thread";
+import { serveNetwork } from "../network";
 import { runtimeNetwork } from "./runtime";
 
 serveNetwork(

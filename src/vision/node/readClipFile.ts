@@ -1,5 +1,5 @@
-import type { OpenClip } from "../decode/openClip";
-import type { PoseNetwork } from "../network/poseNetwork";
+import type { OpenClip } from "../decode";
+import type { PoseNetwork } from "../network";
 import { readClip, type ReadOptions } from "../read";
 import { openClipFile } from "./loadNode";
 

@@ -3,8 +3,7 @@ import { createRequire } from "node:module";
 import os from "node:os";
 import path from "node:path";
 import vm from "node:vm";
-import { compileNetwork } from "../network/litert";
-import type { PoseNetwork } from "../network/poseNetwork";
+import { compileNetwork, type PoseNetwork } from "../network";
 
 const require = createRequire(import.meta.url);
 

@@ -1,6 +1,5 @@
-import { firstWhere } from "../../core/maths/search";
-import type { PlantedSpell } from "../../core/track/plantedSpells";
-import type { FootPath } from "../../core/track/track";
+import { firstWhere } from "../../core/maths";
+import type { PlantedSpell, FootPath } from "../../core/track";
 import type { LumaWindow } from "./lumaWindow";
 import { match, template } from "./template";
 

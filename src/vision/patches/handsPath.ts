@@ -1,4 +1,4 @@
-import type { HandsPath } from "../../core/track/track";
+import type { HandsPath } from "../../core/track";
 import type { LumaWindow } from "./lumaWindow";
 import { match, template } from "./template";
 

@@ -1,4 +1,4 @@
-import { uprightPlane, type Frame } from "../decode/frame";
+import { uprightPlane, type Frame } from "../decode";
 
 /**
  * A small piece of one picture's brightness, kept for template tracking: pixel (x, y) of the

@@ -1,4 +1,4 @@
-import { Kernel } from "../kernel/kernel";
+import { Kernel } from "../kernel";
 import type { LumaWindow } from "./lumaWindow";
 
 /**

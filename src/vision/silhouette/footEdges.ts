@@ -1,5 +1,5 @@
-import type { Square } from "../crop/resample";
-import { CROP_SIDE } from "../network/poseNetwork";
+import type { Square } from "../crop";
+import { CROP_SIDE } from "../network";
 import { edgeBetween, toMask, toPicture } from "./maskPlace";
 
 /** Rows of one picture's mask round the feet, in steps of 1/16 logit. */

@@ -1,5 +1,5 @@
-import type { Square } from "../crop/resample";
-import { CROP_SIDE } from "../network/poseNetwork";
+import type { Square } from "../crop";
+import { CROP_SIDE } from "../network";
 
 /**
  * Column or row of the mask (whole numbers at its samples) of a place in the picture, px; `centre`

@@ -1,6 +1,6 @@
-import { POINT, STRIDE } from "../../core/track/track";
-import type { Square } from "../crop/resample";
-import { CROP_SIDE } from "../network/poseNetwork";
+import { POINT, STRIDE } from "../../core/track";
+import type { Square } from "../crop";
+import { CROP_SIDE } from "../network";
 import { edgeBetween, toMask, toPicture } from "./maskPlace";
 
 /**

@@ -1,6 +1,5 @@
-import { uprightSize, type Box, type Frame } from "../decode/frame";
-import { lumaWindow, type LumaWindow } from "../patches/lumaWindow";
-import { match, template, type Template } from "../patches/template";
+import { uprightSize, type Box, type Frame } from "../decode";
+import { lumaWindow, type LumaWindow, match, template, type Template } from "../patches";
 
 const SIDE = 32;
 /**

@@ -2,9 +2,8 @@ import { expose } from "comlink";
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { VideoSample } from "mediabunny";
-import { pictureOf } from "../decode/openClip";
-import { Grabber } from "../live/grabber";
-import { Recorder } from "../live/recorder";
+import { pictureOf } from "../decode";
+import { Grabber, Recorder } from "../live";
 import type { CameraSize, CameraWorker, FromCamera, ToCamera } from "./liveProtocol";
 
 /** A recorder that is behind by so many pictures leaves some out rather than hold the camera up. */

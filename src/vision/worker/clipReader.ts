@@ -1,8 +1,8 @@
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
 import { findStage } from "../../core/drills";
-import { writeTrack } from "../../core/formats/trackFile";
-import { ClipError } from "../decode/clipError";
+import { writeTrack } from "../../core/formats";
+import { ClipError } from "../decode";
 import type { Loaded } from "./loadBrowser";
 import { readFilm, type FilmReading } from "./readFilm";
 import type { AboutDevice, Progress, ReadFor, Reader, ReadFailure, ReadSuccess } from "./protocol";

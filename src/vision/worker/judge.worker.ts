@@ -1,9 +1,8 @@
 import { expose } from "comlink";
 import { analyse } from "../../core/analysis";
 import { stageOf } from "../../core/drills";
-import { readTrack } from "../../core/formats/trackFile";
-import { warmUp } from "../live/warmUp";
-import { SpanReadings } from "../live/spanReadings";
+import { readTrack } from "../../core/formats";
+import { warmUp, SpanReadings } from "../live";
 import type { JudgeWorker } from "./liveProtocol";
 
 /** Perturbed copies behind a live answer: the deviation of 16 is within 18 % of that of many. */

@@ -1,12 +1,10 @@
 import type { AnalysedRep, Analysis } from "../../core/analysis";
 import type { Drill } from "../../core/drills";
-import type { Aim } from "../../core/film/aimSteps";
-import type { Reach } from "../../core/film/plan";
-import type { LoopAnswer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live/loop";
-import type { VerdictSummary } from "../../core/judge/verdict";
-import type { Track } from "../../core/track/track";
-import type { LivePicture, LiveWant } from "../live/liveReaderOptions";
-import type { SpanSeen } from "../live/spanReadings";
+import type { Aim, Reach } from "../../core/film";
+import type { LoopAnswer, LoopEvent, LoopState, Obstacle, Sound } from "../../core/live";
+import type { VerdictSummary } from "../../core/judge";
+import type { Track } from "../../core/track";
+import type { LivePicture, LiveWant, SpanSeen } from "../live";
 import type { Came } from "./networkFiles";
 import type { AboutDevice } from "./protocol";
 

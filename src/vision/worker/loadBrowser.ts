@@ -1,7 +1,12 @@
-import { AGREED_PX, disagreement, lookMs } from "../network/agreement";
-import { CROP_SIDE, type PoseNetwork } from "../network/poseNetwork";
-import { networkIn } from "../network/thread";
-import { threadPlan } from "../network/threadPlan";
+import {
+  AGREED_PX,
+  disagreement,
+  lookMs,
+  CROP_SIDE,
+  type PoseNetwork,
+  networkIn,
+  threadPlan,
+} from "../network";
 import { fetchNetwork, type Came } from "./networkFiles";
 import type { AboutDevice } from "./protocol";
 

@@ -1,4 +1,4 @@
-import { serveNetwork } from "../network/thread";
+import { serveNetwork } from "../network";
 import { runtimeNetwork } from "./runtime";
 
 // Its name says what it runs on: the graphics processor, or so many threads.

@@ -1,11 +1,9 @@
 import { BlobSource } from "mediabunny";
-import type { Track } from "../../core/track/track";
-import { askedBy } from "../anytime/asked";
-import { ClipError } from "../decode/clipError";
-import { openClip } from "../decode/openClip";
-import type { PoseNetwork } from "../network/poseNetwork";
-import { readClip, type ReadOptions } from "../read";
-import type { ReadTimings } from "../readTimings";
+import type { Track } from "../../core/track";
+import { askedBy } from "../anytime";
+import { ClipError, openClip } from "../decode";
+import type { PoseNetwork } from "../network";
+import { readClip, type ReadOptions, type ReadTimings } from "../read";
 
 /** What a film is read for, and how its reading is followed and stopped. */
 export interface FilmReading extends Pick<ReadOptions, "faceOn" | "signal" | "progress"> {

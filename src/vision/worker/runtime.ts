@@ -1,6 +1,5 @@
 import * as core from "@litertjs/core";
-import { compileNetwork } from "../network/litert";
-import type { PoseNetwork } from "../network/poseNetwork";
+import { compileNetwork, type PoseNetwork } from "../network";
 import { NETWORK_FILES, networkFile } from "./networkFiles";
 import runtime from "./runtimeVersion.json";
 

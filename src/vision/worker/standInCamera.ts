@@ -1,5 +1,5 @@
 import { ALL_FORMATS, AudioSampleSink, BlobSource, Input, VideoSampleSink } from "mediabunny";
-import type { SoundBlock } from "../sound/onsets";
+import type { SoundBlock } from "../sound";
 import type { CameraSize, StandIn } from "./liveProtocol";
 
 /**

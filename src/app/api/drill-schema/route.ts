@@ -1,4 +1,4 @@
-import { drillSchema } from "@/core/formats/drillFile";
+import { drillSchema } from "@/core/formats";
 import { api } from "@/server/http/api";
 
 /** The JSON Schema of drill files. */

@@ -1,6 +1,6 @@
 import { Readable } from "node:stream";
 import { z } from "zod";
-import { measuresCsv } from "@/core/formats/measuresCsv";
+import { measuresCsv } from "@/core/formats";
 import { head, ownApi } from "@/server/http/api";
 import { lazyStream } from "@/server/http/lazyStream";
 import { readQuery } from "@/server/http/readJson";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { progressCsv } from "@/core/formats/progressCsv";
+import { progressCsv } from "@/core/formats";
 import { isId } from "@/server/db/isId";
 import { ownApi } from "@/server/http/api";
 import { readQuery } from "@/server/http/readJson";

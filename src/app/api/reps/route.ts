@@ -1,6 +1,5 @@
 import { z } from "zod";
-import { golferAnswers } from "@/core/formats/golferAnswers";
-import { TrackFileError } from "@/core/formats/trackFile";
+import { golferAnswers, TrackFileError } from "@/core/formats";
 import { blobSize } from "@/server/blobs/blobs";
 import { database } from "@/server/db/open";
 import { api, refusal } from "@/server/http/api";

@@ -4,11 +4,15 @@ import { notFound } from "next/navigation";
 import { cache } from "react";
 import { copyDrill, goOn } from "@/app/drillActions";
 import { keepReach, keepStance } from "@/app/golferActions";
-import { conflicts, conflictWords } from "@/core/choose/conflicts";
-import { compareStances, STANCE_DRILL, STANCE_STAGES } from "@/core/choose/stances";
-import { DRILLS, isJudged, type Drill, type Stage } from "@/core/drills";
-import { pathsThrough } from "@/core/drills/paths";
-import { isThrough, ladder, LAST, PASSES, type LadderStanding } from "@/core/practice/ladder";
+import {
+  conflicts,
+  conflictWords,
+  compareStances,
+  STANCE_DRILL,
+  STANCE_STAGES,
+} from "@/core/choose";
+import { DRILLS, isJudged, type Drill, type Stage, pathsThrough } from "@/core/drills";
+import { isThrough, ladder, LAST, PASSES, type LadderStanding } from "@/core/practice";
 import { requestDatabase } from "@/server/db/request";
 import { drillOf, isOwn } from "@/server/drills/ownDrills";
 import { playedMovement } from "@/server/drills/played";

@@ -1,8 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { whoever } from "@/app/whoever";
-import { firstToLast } from "@/core/practice/firstToLast";
-import { glance } from "@/core/practice/glance";
+import { firstToLast, glance } from "@/core/practice";
 import { findSession } from "@/server/reps/bouts";
 import { bestRep } from "@/server/reps/best";
 import { groups } from "@/server/reps/rows";

@@ -1,4 +1,4 @@
-import { toss } from "../../figure/scripts/gesture";
+import { toss } from "../../figure";
 import type { Drill } from "../drill";
 import { CAUTIONS, fault, must, RULES, should, vary } from "../parts";
 

@@ -1,4 +1,4 @@
-import { doubleStep, type DoubleStepOptions } from "../../figure/scripts/doubleStep";
+import { doubleStep, type DoubleStepOptions } from "../../figure";
 import type { Drill } from "../drill";
 import { action, CAUTIONS, fault, PHONE, vary } from "../parts";
 

@@ -1,5 +1,4 @@
-import { armsOnly } from "../../figure/scripts/gesture";
-import { swing } from "../../figure/scripts/swing";
+import { armsOnly, swing } from "../../figure";
 import type { Drill, Stage } from "../drill";
 import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 

@@ -1,5 +1,4 @@
-import { cycle, type CycleOptions } from "../../figure/scripts/cycle";
-import { swing } from "../../figure/scripts/swing";
+import { cycle, type CycleOptions, swing } from "../../figure";
 import type { Drill } from "../drill";
 import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, must, PHONE, RULES, should, vary } from "../parts";
 

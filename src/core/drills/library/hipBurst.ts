@@ -1,5 +1,4 @@
-import { hipsOnly } from "../../figure/scripts/gesture";
-import { swing } from "../../figure/scripts/swing";
+import { hipsOnly, swing } from "../../figure";
 import type { Drill } from "../drill";
 import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 

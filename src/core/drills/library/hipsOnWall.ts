@@ -1,4 +1,4 @@
-import { swing } from "../../figure/scripts/swing";
+import { swing } from "../../figure";
 import type { Drill } from "../drill";
 import { BEND_KEPT, CAUTIONS, fault, HIPS_NOT_TOLD, PHONE, RULES, should, vary } from "../parts";
 

@@ -1,4 +1,4 @@
-import { cycle, type CycleOptions } from "../../figure/scripts/cycle";
+import { cycle, type CycleOptions } from "../../figure";
 import type { Drill } from "../drill";
 import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
 

@@ -1,5 +1,4 @@
-import { armsOnly } from "../../figure/scripts/gesture";
-import { swing } from "../../figure/scripts/swing";
+import { armsOnly, swing } from "../../figure";
 import type { Drill } from "../drill";
 import { action, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 

@@ -1,4 +1,4 @@
-import { hipsOnly } from "../../figure/scripts/gesture";
+import { hipsOnly } from "../../figure";
 import type { Drill } from "../drill";
 import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 

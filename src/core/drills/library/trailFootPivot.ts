@@ -1,5 +1,4 @@
-import { pivot, type PivotOptions } from "../../figure/scripts/pivot";
-import { swing } from "../../figure/scripts/swing";
+import { pivot, type PivotOptions, swing } from "../../figure";
 import type { Drill } from "../drill";
 import { action, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
 

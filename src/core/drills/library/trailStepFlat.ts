@@ -1,4 +1,4 @@
-import { swing } from "../../figure/scripts/swing";
+import { swing } from "../../figure";
 import type { Drill } from "../drill";
 import { action, advice, CAUTIONS, fault, must, PHONE, RULES, vary } from "../parts";
 

@@ -1,4 +1,4 @@
-import type { Knot } from "../../maths/curve";
+import type { Knot } from "../../maths";
 import type { MovementScript, Step } from "../script";
 import { atAddress, planted, script, upright, STANCE, type ScriptedStance } from "./quiet";
 

@@ -1,4 +1,4 @@
-import type { Knot } from "../../maths/curve";
+import type { Knot } from "../../maths";
 import { CLUB, type MovementScript } from "../script";
 import { fullSwing, ORDINARY_SWING } from "./swing";
 

@@ -1,4 +1,4 @@
-import type { Knot } from "../../maths/curve";
+import type { Knot } from "../../maths";
 import type { MovementScript } from "../script";
 import { atAddress, planted, script, STANCE, type ScriptedStance } from "./quiet";
 

@@ -1,4 +1,4 @@
-import type { Knot } from "../../maths/curve";
+import type { Knot } from "../../maths";
 import { CLUB, type BodyCurves, type MovementScript, type RepTraits, type Step } from "../script";
 
 /**

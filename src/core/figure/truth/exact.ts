@@ -1,4 +1,4 @@
-import { sub, type Vec3 } from "../../maths/vec3";
+import { sub, type Vec3 } from "../../maths";
 import { GRAVITY } from "../balance";
 import type { Pose, Side } from "../pose";
 import { TRUTH_HZ, type Simulation } from "../simulate";

@@ -1,4 +1,4 @@
-import { type Vec3 } from "../../maths/vec3";
+import type { Vec3 } from "../../maths";
 import { FEET, of, ofSide, type Exact, type Foot } from "./exact";
 import type { FootEventTruth } from "./feet";
 import { interpolated, indexOfMax, indexOfMin, MS, rangeOver, rate, sampleCount } from "./search";

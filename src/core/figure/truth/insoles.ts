@@ -1,5 +1,5 @@
-import { seeded } from "../../maths/seeded";
-import type { InsoleReading } from "../../practice/insoles/reading";
+import { seeded } from "../../maths";
+import type { InsoleReading } from "../../practice";
 import { TRUTH_HZ, type Simulation } from "../simulate";
 import { exactChannels, type Foot } from "./exact";
 import { feetAgainst, leadShareOf } from "./feet";

@@ -1,4 +1,4 @@
-import { dot, norm, sub, unit, type Vec3 } from "../../maths/vec3";
+import { dot, norm, sub, unit, type Vec3 } from "../../maths";
 import { rearEdge } from "../surface";
 import { TRUTH_HZ } from "../simulate";
 import { FEET, of, ofSide } from "./exact";

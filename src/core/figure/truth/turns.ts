@@ -1,4 +1,4 @@
-import { filtfilt, lowPass } from "../../maths/filter";
+import { filtfilt, lowPass } from "../../maths";
 import { TRUTH_HZ } from "../simulate";
 import { rate } from "./search";
 

@@ -1,5 +1,4 @@
-import { nearest } from "../../reps/clock";
-import { lostAfter } from "../../reps/events/hold";
+import { nearest, lostAfter } from "../../reps";
 import {
   BOTH_VIEWS,
   EVERY_PART,

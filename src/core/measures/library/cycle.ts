@@ -1,7 +1,6 @@
-import { mean } from "../../maths/stats";
-import { placeOnClock } from "../../motion/footMotion";
-import { nearest } from "../../reps/clock";
-import { pressureTurn } from "../../reps/turns";
+import { mean } from "../../maths";
+import { placeOnClock } from "../../motion";
+import { nearest, pressureTurn } from "../../reps";
 import {
   BOTH_VIEWS,
   EVERY_PART,

@@ -1,8 +1,6 @@
-import { resample } from "../../maths/filter";
-import { largestTurn } from "../../motion/footDirection";
-import { partHeight } from "../../motion/partHeight";
-import type { Motion } from "../../motion/motion";
-import { nearest, toMs, valueAt } from "../../reps/clock";
+import { resample } from "../../maths";
+import { largestTurn, partHeight, type Motion } from "../../motion";
+import { nearest, toMs, valueAt } from "../../reps";
 import {
   BOTH_VIEWS,
   EVERY_PART,

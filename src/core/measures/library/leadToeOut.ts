@@ -1,4 +1,4 @@
-import { valueAt } from "../../reps/clock";
+import { valueAt } from "../../reps";
 import { EVERY_PART, FACE_ON, got, unmeasured, type Measure } from "../measure";
 import { overSpan } from "../moments";
 import { onePlace } from "../onePlace";

@@ -1,4 +1,4 @@
-import { toMs, valueAt } from "../../reps/clock";
+import { toMs, valueAt } from "../../reps";
 import { jointAngle } from "../jointAngle";
 import {
   afterHit,

@@ -1,5 +1,4 @@
-import { nearest, toMs } from "../../reps/clock";
-import { handSpeed } from "../../reps/events/hands";
+import { nearest, toMs, handSpeed } from "../../reps";
 import { BOTH_VIEWS, EVERY_PART, FACE_ON, got, unmeasured, type Measure } from "../measure";
 import { extremes } from "../spans";
 

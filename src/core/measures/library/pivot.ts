@@ -1,5 +1,5 @@
-import { largestTurn } from "../../motion/footDirection";
-import { nearest } from "../../reps/clock";
+import { largestTurn } from "../../motion";
+import { nearest } from "../../reps";
 import { EVERY_PART, FACE_ON, got, unmeasured, type Measure, type RepMotion } from "../measure";
 import { capitalSide, ofSides, type MeasuredSide } from "../moments";
 

@@ -1,4 +1,4 @@
-import { valueAt } from "../../reps/clock";
+import { valueAt } from "../../reps";
 import {
   afterHit,
   DOWN_THE_LINE,

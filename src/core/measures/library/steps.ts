@@ -1,5 +1,5 @@
-import { valueAt } from "../../reps/clock";
-import type { Motion } from "../../motion/motion";
+import { valueAt } from "../../reps";
+import type { Motion } from "../../motion";
 import {
   DOWN_THE_LINE,
   EVERY_PART,

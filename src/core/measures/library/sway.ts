@@ -1,5 +1,5 @@
-import { nearest, toMs, valueAt } from "../../reps/clock";
-import type { Motion } from "../../motion/motion";
+import { nearest, toMs, valueAt } from "../../reps";
+import type { Motion } from "../../motion";
 import {
   afterHit,
   EVERY_PART,

@@ -1,7 +1,6 @@
-import { derivative } from "../../maths/filter";
-import { turnByWidth, turnRate } from "../../motion/turn";
-import { nearest, toMs, valueAt } from "../../reps/clock";
-import { armAngle } from "../../reps/events/hands";
+import { derivative } from "../../maths";
+import { turnByWidth, turnRate } from "../../motion";
+import { nearest, toMs, valueAt, armAngle } from "../../reps";
 import {
   afterHit,
   EVERY_PART,

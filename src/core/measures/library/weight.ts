@@ -1,8 +1,5 @@
-import { valueAt, nearest, toMs } from "../../reps/clock";
-import { turnsOf } from "../../reps/turns";
-import { bothDown } from "../../reps/weight";
-import type { Motion } from "../../motion/motion";
-import type { Rep } from "../../reps/rep";
+import { valueAt, nearest, toMs, turnsOf, bothDown, type Rep } from "../../reps";
+import type { Motion } from "../../motion";
 import {
   afterHit,
   DOWN_THE_LINE,

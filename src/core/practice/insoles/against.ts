@@ -1,5 +1,5 @@
-import type { RepSeries } from "../../reps/series";
-import type { SideName } from "../../track/sides";
+import type { RepSeries } from "../../reps";
+import type { SideName } from "../../track";
 import { insoleShare, readAt, sidesOf, type InsoleReading } from "./reading";
 
 /** What insoles measured of a rep, beside what was estimated from its film. */

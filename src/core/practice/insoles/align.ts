@@ -1,4 +1,4 @@
-import type { RepSeries } from "../../reps/series";
+import type { RepSeries } from "../../reps";
 import type { InsoleReading } from "./reading";
 import { insoleShare, readAt } from "./reading";
 

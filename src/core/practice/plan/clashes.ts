@@ -1,4 +1,4 @@
-import { conflicts, type Conflict } from "../../choose/conflicts";
+import { conflicts, type Conflict } from "../../choose";
 import type { Drill } from "../../drills";
 import type { Day, PlannedBout } from "./week";
 

@@ -1,8 +1,5 @@
-import { opposed } from "../../choose/styles";
-import type { Suggestion } from "../../choose/profile";
-import { drillsFor } from "../../choose/symptoms";
-import type { Drill, Stage } from "../../drills";
-import type { Styles, SymptomId } from "../../drills/drill";
+import { opposed, type Suggestion, drillsFor } from "../../choose";
+import type { Drill, Stage, Styles, SymptomId } from "../../drills";
 import { isThrough, ladder, type StageRep, type LadderStanding, type WentOn } from "../ladder";
 import type { Day, Due, Why } from "./week";
 

@@ -1,4 +1,4 @@
-import type { School } from "../../drills/drill";
+import type { School } from "../../drills";
 
 /**
  * How a dose is spread over days: at most so often a week, and so many days from one to the next.

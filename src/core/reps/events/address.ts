@@ -1,6 +1,4 @@
-import { samePlace } from "../../motion/footMotion";
-import type { Motion } from "../../motion/motion";
-import { perMotion } from "../../motion/perMotion";
+import { samePlace, type Motion, perMotion } from "../../motion";
 import { toMs } from "../clock";
 import { EVENT_FIT } from "../fitted";
 import type { RepRules } from "../rep";

@@ -1,7 +1,7 @@
-import { samePlace, type FootFollow, type FootMotion } from "../../motion/footMotion";
+import { samePlace, type FootFollow, type FootMotion } from "../../motion";
 import { heelRises } from "./heelRise";
-import type { View } from "../../scene/view";
-import type { SideName } from "../../track/sides";
+import type { View } from "../../scene";
+import type { SideName } from "../../track";
 
 export interface FootEvent {
   foot: SideName;

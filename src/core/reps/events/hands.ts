@@ -1,7 +1,5 @@
-import { derivative, filtfilt, lowPass } from "../../maths/filter";
-import { median } from "../../maths/stats";
-import type { Motion } from "../../motion/motion";
-import { perMotion } from "../../motion/perMotion";
+import { derivative, filtfilt, lowPass, median } from "../../maths";
+import { type Motion, perMotion } from "../../motion";
 import { EVENT_FIT, LEVEL_FIT } from "../fitted";
 import { heldFrom } from "./hold";
 import { planeSpeed } from "./speed";

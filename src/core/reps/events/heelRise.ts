@@ -1,5 +1,5 @@
-import { runningMedian } from "../../maths/stats";
-import type { FootFollow } from "../../motion/footMotion";
+import { runningMedian } from "../../maths";
+import type { FootFollow } from "../../motion";
 
 /**
  * How far the upper of a shoe, seen from the front, has risen when its heel is 1.5 cm up, cm (fit

@@ -1,5 +1,4 @@
-import type { Motion } from "../../motion/motion";
-import { perMotion } from "../../motion/perMotion";
+import { type Motion, perMotion } from "../../motion";
 import { firstRun, nearest, toMs } from "../clock";
 import type { FootEvent } from "./footEvents";
 import { smoothSpeed } from "./speed";

@@ -1,4 +1,4 @@
-import { derivative, filtfilt, lowPass } from "../../maths/filter";
+import { derivative, filtfilt, lowPass } from "../../maths";
 
 /**
  * Speed in the picture plane, cm/s, of a place given by its T and U (cm) on a clock of spacing `dt`

@@ -1,4 +1,4 @@
-import type { Motion } from "../../motion/motion";
+import type { Motion } from "../../motion";
 import { nearest, toMs } from "../clock";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
 import type { RepWindow } from "../window";

@@ -1,5 +1,5 @@
-import { mean } from "../../maths/stats";
-import type { Motion } from "../../motion/motion";
+import { mean } from "../../maths";
+import type { Motion } from "../../motion";
 import { nearest, toMs } from "../clock";
 import { heldFrom, lostAfter } from "../events/hold";
 import { emptyEvents, type Rep, type RepContext } from "../rep";

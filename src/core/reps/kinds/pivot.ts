@@ -1,7 +1,6 @@
-import { filtfilt, lowPass } from "../../maths/filter";
-import { median } from "../../maths/stats";
-import type { Motion } from "../../motion/motion";
-import type { SideName } from "../../track/sides";
+import { filtfilt, lowPass, median } from "../../maths";
+import type { Motion } from "../../motion";
+import type { SideName } from "../../track";
 import { nearest, risesThrough, toMs } from "../clock";
 import { emptyEvents, type Rep, type RepContext } from "../rep";
 import { overriddenOr } from "../overrides";

@@ -1,7 +1,5 @@
-import { derivative } from "../../maths/filter";
-import { mean } from "../../maths/stats";
-import type { Motion } from "../../motion/motion";
-import { turnByWidth, turnRate } from "../../motion/turn";
+import { derivative, mean } from "../../maths";
+import { type Motion, turnByWidth, turnRate } from "../../motion";
 import { firstRun, nearest, risesThrough, toMs, toSample } from "../clock";
 import { address } from "../events/address";
 import type { FootEvent } from "../events/footEvents";

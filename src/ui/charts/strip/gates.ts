@@ -1,5 +1,5 @@
 import type { RepSeries } from "@/core/analysis";
-import type { CheckVerdict, Verdict } from "@/core/judge/verdict";
+import type { CheckVerdict, Verdict } from "@/core/judge";
 import { CATALOGUE } from "@/core/measures";
 import {
   FAN_DEGREES,

@@ -1,5 +1,5 @@
 import type { RepSeries } from "@/core/analysis";
-import type { CheckVerdict } from "@/core/judge/verdict";
+import type { CheckVerdict } from "@/core/judge";
 import type { StripScales, StripSize } from "./geometry";
 
 /** What a strip is drawn from. */

@@ -1,4 +1,4 @@
-import { fileOf } from "@/core/formats/drillFile";
+import { fileOf } from "@/core/formats";
 import { drillOf } from "@/server/drills/ownDrills";
 import { ownApi, refusal } from "@/server/http/api";
 

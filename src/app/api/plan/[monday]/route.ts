@@ -1,5 +1,5 @@
-import { calendarFile } from "@/core/formats/calendar";
-import { day } from "@/core/practice/plan/change";
+import { calendarFile } from "@/core/formats";
+import { day } from "@/core/practice";
 import { ownApi, refusal } from "@/server/http/api";
 import { localDay } from "@/server/practice/localDay";
 import { allDrills, mondayOf, weekOf } from "@/server/practice/week";

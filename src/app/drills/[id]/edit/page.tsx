@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { backToVersion, binDrill, judgeDrillAgain, keepDrill } from "@/app/drillActions";
-import { fileOf } from "@/core/formats/drillFile";
-import { wouldSay } from "@/core/practice/judgeAgain";
+import { fileOf } from "@/core/formats";
+import { wouldSay } from "@/core/practice";
 import { whoever } from "@/app/whoever";
 import { isOwn, versionsOf } from "@/server/drills/ownDrills";
 import { judgedReps } from "@/server/reps/judgeAgain";

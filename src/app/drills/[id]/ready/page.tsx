@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound, redirect } from "next/navigation";
 import { cautionsRead } from "@/app/golferActions";
-import { CAUTIONS } from "@/core/drills/parts";
+import { CAUTIONS } from "@/core/drills";
 import { requestDatabase } from "@/server/db/request";
 import { drillOf } from "@/server/drills/ownDrills";
 import { currentGolfer } from "@/server/golfers/golfers";

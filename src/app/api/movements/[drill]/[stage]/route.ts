@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { briefOf } from "@/core/play/brief";
+import { briefOf } from "@/core/play";
 import { database } from "@/server/db/open";
 import { drillOf } from "@/server/drills/ownDrills";
 import { playedMovement } from "@/server/drills/played";

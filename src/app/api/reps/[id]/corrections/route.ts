@@ -1,4 +1,4 @@
-import { corrections } from "@/core/reps/corrections";
+import { corrections } from "@/core/reps";
 import { keepOfRep } from "@/server/http/keepOfRep";
 import { correctRep } from "@/server/reps/correct";
 

@@ -1,4 +1,4 @@
-import { laidInsoles } from "@/core/practice/insoles/rows";
+import { laidInsoles } from "@/core/practice";
 import { keepOfRep } from "@/server/http/keepOfRep";
 import { keepInsoles } from "@/server/reps/insoles";
 

@@ -1,4 +1,4 @@
-import { measuresCsv } from "@/core/formats/measuresCsv";
+import { measuresCsv } from "@/core/formats";
 import { ownApi, refusal } from "@/server/http/api";
 import { findRep } from "@/server/reps/queries";
 

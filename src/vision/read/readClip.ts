@@ -1,31 +1,36 @@
-import type { Track } from "../core/track/track";
-import { FIRST_MS, gridStep } from "./anytime/plan";
-import { lookInRounds } from "./anytime/rounds";
-import { segmentEnd } from "./anytime/segments";
+import type { Track } from "../../core/track";
+import { FIRST_MS, gridStep, lookInRounds, segmentEnd } from "../anytime";
 import { bodyIn, coarseLook, LONG_MS, type CoarseLook } from "./coarseLook";
-import type { Box } from "./decode/frame";
-import { boxOf, Resampler, type Square } from "./crop/resample";
-import { CutoutStore } from "./cutoutStore";
-import { ClipError } from "./decode/clipError";
-import { cutoutArea, memoryForWhole, type Cutout } from "./decode/cutout";
-import type { OpenClip } from "./decode/openClip";
-import { EarlyPictures } from "./earlyPictures";
-import { feetArea, feetBox } from "./feetArea";
-import { handled } from "./handled";
-import { LookAhead } from "./network/lookAhead";
-import { CROP_SIDE, type PoseNetwork } from "./network/poseNetwork";
-import { handsNow, lumaOf, windowIn, windowOf } from "./cutoutWindows";
-import type { LumaWindow } from "./patches/lumaWindow";
+import {
+  type Box,
+  ClipError,
+  cutoutArea,
+  memoryForWhole,
+  type Cutout,
+  type OpenClip,
+  handled,
+} from "../decode";
+import { boxOf, Resampler, type Square } from "../crop";
+import {
+  CutoutStore,
+  EarlyPictures,
+  feetArea,
+  feetBox,
+  handsNow,
+  lumaOf,
+  windowIn,
+  windowOf,
+} from "../pictures";
+import { LookAhead, CROP_SIDE, type PoseNetwork } from "../network";
+import type { LumaWindow } from "../patches";
 import { Reading, type AboutClip } from "./reading";
 import type { ReadTimings } from "./readTimings";
-import { soundOnsets, type Onset } from "./sound/onsets";
-import { Background } from "./still/background";
+import { soundOnsets, type Onset } from "../sound";
+import { Background } from "../still";
 
 import type { ReadOptions, ReadSoFar } from "./readOptions";
 import { STILL_MS, stillPictures } from "./stillPictures";
 
-export type { ReadOptions, ReadSoFar } from "./readOptions";
-export type { ReadTimings } from "./readTimings";
 
 /**
  * Share of the whole time that finding the golfer takes: where every picture is read, where some

@@ -1,4 +1,4 @@
-import type { Asked } from "./anytime/asked";
+import type { Asked } from "../anytime";
 
 export interface ReadOptions {
   faceOn: boolean;

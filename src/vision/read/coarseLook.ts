@@ -1,16 +1,26 @@
-import { median } from "../core/maths/stats";
-import { POINT, POINTS, PRESENT, STRIDE, type Track } from "../core/track/track";
-import { boxOf, Resampler, type Square } from "./crop/resample";
-import { ClipError } from "./decode/clipError";
-import { memoryForWhole, type Cutout } from "./decode/cutout";
-import type { Box } from "./decode/frame";
-import { oneAhead } from "./decode/oneAhead";
-import type { OpenClip } from "./decode/openClip";
-import type { EarlyPictures } from "./earlyPictures";
-import { handled } from "./handled";
-import { bodySquare, decodeDetections, type Found } from "./network/detector";
-import { proposedSquare, readPoints } from "./network/points";
-import { DETECT_SIDE, type LandmarkOutput, type PoseNetwork } from "./network/poseNetwork";
+import { median } from "../../core/maths";
+import { POINT, POINTS, PRESENT, STRIDE, type Track } from "../../core/track";
+import { boxOf, Resampler, type Square } from "../crop";
+import {
+  ClipError,
+  memoryForWhole,
+  type Cutout,
+  type Box,
+  oneAhead,
+  type OpenClip,
+  handled,
+} from "../decode";
+import type { EarlyPictures } from "../pictures";
+import {
+  bodySquare,
+  decodeDetections,
+  type Found,
+  proposedSquare,
+  readPoints,
+  DETECT_SIDE,
+  type LandmarkOutput,
+  type PoseNetwork,
+} from "../network";
 import type { ReadTimings } from "./readTimings";
 
 /** One picture in this many ms is looked at; one in this many is searched for other people. */

@@ -1,9 +1,9 @@
-import { statureInPx } from "../core/track/bodySize";
-import { finishTrack } from "../core/track/finishTrack";
-import { midHands } from "../core/track/midHands";
-import { plantedSpells } from "../core/track/plantedSpells";
-import { roughReps } from "../core/track/roughReps";
 import {
+  statureInPx,
+  finishTrack,
+  midHands,
+  plantedSpells,
+  roughReps,
   at,
   edgeAt,
   EDGES,
@@ -15,16 +15,12 @@ import {
   type FootPath,
   type HandsPath,
   type Track,
-} from "../core/track/track";
-import type { Square } from "./crop/resample";
-import type { FeetArea } from "./feetArea";
-import { readPoints } from "./network/points";
-import type { LandmarkOutput } from "./network/poseNetwork";
-import { footPaths, risePath } from "./patches/footPaths";
-import { handsPath } from "./patches/handsPath";
-import type { LumaWindow } from "./patches/lumaWindow";
-import { footEdges, maskRows, type MaskRows } from "./silhouette/footEdges";
-import { readOutline } from "./silhouette/outline";
+} from "../../core/track";
+import type { Square } from "../crop";
+import type { FeetArea } from "../pictures";
+import { readPoints, type LandmarkOutput } from "../network";
+import { footPaths, risePath, handsPath, type LumaWindow } from "../patches";
+import { footEdges, maskRows, type MaskRows, readOutline } from "../silhouette";
 
 /** The hands are followed for this long each way from a rough top, s: it may be 150 ms off. */
 export const HANDS_S = 0.3;

@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { Resampler } from "./crop/resample";
-import { cutoutArea } from "./decode/cutout";
-import type { OpenClip } from "./decode/openClip";
+import { Resampler } from "../crop/resample";
+import { cutoutArea } from "../decode/cutout";
+import type { OpenClip } from "../decode/openClip";
 import { EarlyPictures } from "./earlyPictures";
-import { openClipFile } from "./node/loadNode";
+import { openClipFile } from "../node/loadNode";
 
 const AROUND = { left: 330, top: 80, right: 950, bottom: 700 };
 const CROP = { cx: 640.5, cy: 390, size: 430 };

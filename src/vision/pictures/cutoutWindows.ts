@@ -1,9 +1,7 @@
-import { midHands } from "../core/track/midHands";
-import { POINT, STRIDE } from "../core/track/track";
-import type { Cutout } from "./decode/cutout";
-import type { Box } from "./decode/frame";
-import { lumaWindow, type LumaWindow } from "./patches/lumaWindow";
-import { brightness } from "./still/background";
+import { midHands, POINT, STRIDE } from "../../core/track";
+import type { Cutout, Box } from "../decode";
+import { lumaWindow, type LumaWindow } from "../patches";
+import { brightness } from "../still";
 
 /** Brightness of a part of the upright picture, out of what was cut of it. */
 export function windowOf(

@@ -1,5 +1,5 @@
-import type { AnalysedRep } from "./analysis";
-import type { Overrides } from "./reps/overrides";
+import type { AnalysedRep } from "./result";
+import type { Overrides } from "../reps";
 
 /** An event as it is kept and shown: of the whole rep (`foot` ""), or of a foot; ms. */
 export interface EventRecord {

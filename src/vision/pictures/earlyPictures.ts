@@ -1,7 +1,12 @@
 import { KEPT_BYTES } from "./cutoutStore";
-import { cutoutArea, cutoutBytes, wholeBytes } from "./decode/cutout";
-import type { Box } from "./decode/frame";
-import type { OpenClip, Picture } from "./decode/openClip";
+import {
+  cutoutArea,
+  cutoutBytes,
+  wholeBytes,
+  type Box,
+  type OpenClip,
+  type Picture,
+} from "../decode";
 import { Slabs } from "./slabs";
 
 /**

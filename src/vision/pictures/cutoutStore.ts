@@ -1,6 +1,4 @@
-import { cutoutBytes, type Cutout } from "./decode/cutout";
-import type { Box } from "./decode/frame";
-import type { OpenClip, Picture } from "./decode/openClip";
+import { cutoutBytes, type Cutout, type Box, type OpenClip, type Picture } from "../decode";
 import { Slabs } from "./slabs";
 
 /** Bytes of picture that are kept at once: 13 s of a 720p clip at 60 pictures a second. */

@@ -1,8 +1,8 @@
 import { expect, it } from "vitest";
-import { Resampler } from "./crop/resample";
-import { cutoutArea } from "./decode/cutout";
+import { Resampler } from "../crop/resample";
+import { cutoutArea } from "../decode/cutout";
 import { CutoutStore } from "./cutoutStore";
-import { openClipFile } from "./node/loadNode";
+import { openClipFile } from "../node/loadNode";
 
 const SQUARE = { cx: 640.5, cy: 300, size: 400 };
 const AREA = cutoutArea([{ left: 430, top: 90, right: 850, bottom: 510 }], 1280, 720);

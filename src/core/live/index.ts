@@ -1,0 +1,21 @@
+/** Reps while they are filmed: when one begins and ends, what is answered when. */
+export {
+  type LoopAnswer,
+  type LoopEvent,
+  type LoopSnapshot,
+  type LoopState,
+  type Obstacle,
+  repLoop,
+  type Sound,
+  startsStill,
+} from "./loop";
+export { sameRep } from "./sameRep";
+export { ABSENT, asTrack, type Look, type Stance, stanceOf } from "./stance";
+export {
+  AFTER_END_MS,
+  type Attempt,
+  BEFORE_REP,
+  type Decided,
+  type RepWatch,
+  watchFor,
+} from "./watch";

@@ -1,0 +1,2 @@
+/** The WebAssembly kernel that resamples and matches. */
+export { Kernel } from "./kernel";

@@ -1,0 +1,3 @@
+/** Onsets in the sound. */
+export { Ears } from "./ears";
+export { type Onset, type SoundBlock, soundOnsets } from "./onsets";
