@@ -5,8 +5,9 @@ export interface LowPass {
 }
 
 /**
- * @param cutHz cut-off, Hz; @param dt sample spacing, s. A cut-off at or over half the sample rate
- * passes all.
+ * @param cutHz cut-off, Hz; one near half the sample rate or over it is lowered to 0.49 of that
+ *   rate, which passes all but an alternation from sample to sample
+ * @param dt sample spacing, s
  */
 export function lowPass(cutHz: number, dt: number): LowPass {
   const k = Math.tan(Math.PI * Math.min(cutHz * dt, 0.49));
