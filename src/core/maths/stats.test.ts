@@ -58,10 +58,12 @@ describe("signals", () => {
   });
 
   it("resampling keeps a line a line, the ends beyond, and bridges what is missing", () => {
-    const times = [0, 7, 20, 31];
-    const line = times.map((t) => 2 * t + 1);
+    const times = Float64Array.of(0, 7, 20, 31);
+    const line = Float64Array.from(times, (t) => 2 * t + 1);
     expect(Array.from(resample(times, line, 0, 10, 5))).toEqual([1, 21, 41, 61, 63]);
-    expect(Array.from(resample(times, [1, NaN, 41, 63], 0, 10, 3))).toEqual([1, 21, 41]);
+    expect(Array.from(resample(times, Float64Array.of(1, NaN, 41, 63), 0, 10, 3))).toEqual([
+      1, 21, 41,
+    ]);
     expect(Array.from(bridge(Float64Array.of(NaN, 2, NaN, NaN, 8, NaN)))).toEqual([
       2, 2, 4, 6, 8, 8,
     ]);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { handMade, level, line, spell, type Drawn } from "../../../tests/core/handMade";
+import { handMade, level, spell, type Drawn } from "../../../tests/core/handMade";
 import { withOverrides } from "./overrides";
 import { bothDown, bothFeet, pressureOf, pressureSmoother } from "./weight";
 

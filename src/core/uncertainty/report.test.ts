@@ -103,7 +103,10 @@ describe("a measure", () => {
 describe("an event", () => {
   const { rep } = handMade();
   const context = (u: number) =>
-    ({ strikes: { ms: [1298], u }, rules: { kind: "swing", clubAhead: false } }) as RepContext;
+    ({
+      strikes: { ms: [1298], u },
+      rules: { kind: "swing", clubAhead: false },
+    }) as unknown as RepContext;
 
   it("by the picture is less its offset; its error is that of method and picture", () => {
     const { t, u } = reportEvent("top", rep, sources(), context(5));
