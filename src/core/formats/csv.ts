@@ -5,7 +5,7 @@ import Papa from "papaparse";
  * would run as a formula (it begins with `=`, `+`, `-` or `@`) gets an apostrophe before it;
  * numbers stay as they are.
  *
- * @example writeCsv(["name", "cm"], [["=1+1", -2]]) // "name,cm\r\n'=1+1,-2"
+ * @example writeCsv(["name", "cm"], [["=1+1", -2]]) // name,cm, then "'=1+1",-2
  */
 export const writeCsv = (
   fields: readonly string[],

@@ -31,7 +31,6 @@ import { Background } from "../still";
 import type { ReadOptions, ReadSoFar } from "./readOptions";
 import { STILL_MS, stillPictures } from "./stillPictures";
 
-
 /**
  * Share of the whole time that finding the golfer takes: where every picture is read, where some
  * are, and in a long film (of which few are looked at).
