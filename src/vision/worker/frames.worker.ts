@@ -15,7 +15,9 @@ const frames: FramesWorker = {
       const start = await track.getFirstTimestamp();
       const sink = new VideoSampleSink(track);
       const canvas = new OffscreenCanvas(asked.px, asked.px);
-      const context = canvas.getContext("2d", { alpha: false })!;
+      // Drawn by the processor: bitmaps of a canvas that the graphics drew hold the decoder's own
+      // pictures, and it waited seconds for one to come free (docs/performance.md).
+      const context = canvas.getContext("2d", { alpha: false, willReadFrequently: true })!;
       const show = (sample: VideoSample) => {
         drawSample(context, sample, asked.square, asked.px);
         const bitmap = canvas.transferToImageBitmap();
