@@ -11,7 +11,8 @@ need("ffmpeg", "ffmpeg", "clips for tests");
 
 const tsx = (file, ...args) => [process.execPath, "--import", "tsx", file, ...args];
 const built = await step("types and build", [bin("next"), "build"]);
-await step("the store on a PostgreSQL server", [bin("vitest"), "run", "--project=long"]);
+process.env.KINGFISHER_WHOLE = "1";
+await step("unit tests, all of each list", [bin("vitest"), "run"]);
 await step("every drill's clips", tsx("tools/bench/drills.ts"));
 await step("mutants", [bin("stryker"), "run"]);
 if (built) {

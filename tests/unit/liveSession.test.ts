@@ -20,6 +20,7 @@ import type { PoseNetwork } from "@/vision/network/poseNetwork";
 import { loadNodeNetwork, openClipFile } from "@/vision/node/loadNode";
 import { trackLooks } from "../../tools/standIn/trackLooks";
 import { exactTrack } from "../../tools/study/exactTrack";
+import { WHOLE } from "../whole";
 
 const GOLFER = { statureCm: 170, hand: "right" as const };
 const FRAME_MS = 1000 / 60;
@@ -212,33 +213,37 @@ describe("a live session before real pictures", () => {
     expect(answered.map((a) => a.rep.verdict!.result)).not.toContain("fail");
   }, 120_000);
 
-  it("tells reps that hang together one by one, each once, and keeps them together as long as all of them can be seen", async () => {
-    const drill = "rocking-board-level";
-    const sim = simulate(body(170), findStage(drill).stage.target!());
-    const track = exactTrack(sim, { hand: "right", fps: 60, distance: 400, height_px: 720 });
-    const { answered, completed } = await played({
-      films: [{ track, clip: "demo/clips/double-step-good.mp4", standing: true }],
-      reps: 30,
-      drill,
-      every: 2,
-      standsMs: 2500,
-    });
-    const whole = analyse(track, { golfer: GOLFER, drill, samples: 8 });
-    expect(answered.map((a) => a.rep.verdict!.result)).toEqual(
-      whole.reps.map((r) => r.verdict!.result),
-    );
-    const begins = answered[0]!.about - middleMs(whole.reps[0]!);
-    answered.forEach((a, k) =>
-      expect(Math.abs(a.about - begins - middleMs(whole.reps[k]!))).toBeLessThan(SAME_MS),
-    );
-    // What is kept holds each of its reps where it was told to be.
-    expect([...new Set(answered.map((a) => a.keptIn))]).toEqual(completed.map((c) => c.id));
-    for (const { id, track: kept, trackFrom } of completed) {
-      const found = analyse(kept, { golfer: GOLFER, drill, live: true, samples: 8 }).reps.map(
-        (r) => trackFrom + middleMs(r),
+  it.runIf(WHOLE)(
+    "tells reps that hang together one by one, each once, and keeps them together as long as all of them can be seen",
+    async () => {
+      const drill = "rocking-board-level";
+      const sim = simulate(body(170), findStage(drill).stage.target!());
+      const track = exactTrack(sim, { hand: "right", fps: 60, distance: 400, height_px: 720 });
+      const { answered, completed } = await played({
+        films: [{ track, clip: "demo/clips/double-step-good.mp4", standing: true }],
+        reps: 30,
+        drill,
+        every: 2,
+        standsMs: 2500,
+      });
+      const whole = analyse(track, { golfer: GOLFER, drill, samples: 8 });
+      expect(answered.map((a) => a.rep.verdict!.result)).toEqual(
+        whole.reps.map((r) => r.verdict!.result),
       );
-      for (const a of answered.filter((o) => o.keptIn === id))
-        expect(found.some((f) => sameRep(f, a.about))).toBe(true);
-    }
-  }, 120_000);
+      const begins = answered[0]!.about - middleMs(whole.reps[0]!);
+      answered.forEach((a, k) =>
+        expect(Math.abs(a.about - begins - middleMs(whole.reps[k]!))).toBeLessThan(SAME_MS),
+      );
+      // What is kept holds each of its reps where it was told to be.
+      expect([...new Set(answered.map((a) => a.keptIn))]).toEqual(completed.map((c) => c.id));
+      for (const { id, track: kept, trackFrom } of completed) {
+        const found = analyse(kept, { golfer: GOLFER, drill, live: true, samples: 8 }).reps.map(
+          (r) => trackFrom + middleMs(r),
+        );
+        for (const a of answered.filter((o) => o.keptIn === id))
+          expect(found.some((f) => sameRep(f, a.about))).toBe(true);
+      }
+    },
+    120_000,
+  );
 });

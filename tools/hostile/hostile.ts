@@ -1,6 +1,6 @@
 /**
  * What hostile files, hostile requests and damage do: `npm run hostile` (1,000 films and 1,000
- * requests after a build, and every damage to a database at twenty places; `--check`: 100 of each,
+ * requests after a build, and every damage to a database at twenty places; `--check`: 25 of each,
  * and four damages once; `--only media,requests,damage`, `--seed N`). All of it comes from the
  * seed. Ends with 1 where anything was crashed, unclear, slow, too large, changed or lost.
  */
@@ -20,7 +20,7 @@ const { values } = parseArgs({
 });
 const seed = Number(values.seed);
 const wanted = (name: string) => values.only === undefined || values.only.split(",").includes(name);
-const count = values.check ? 100 : 1000;
+const count = values.check ? 25 : 1000;
 const MOST_MB = 1500;
 /**
  * The lost file, the gone directory, a cut table and a damaged status file: each is found by
