@@ -1,4 +1,4 @@
-import benchU from "./benchU.json";
+import benchU from "./benchU.json" with { type: "json" };
 import type { Check, Drill, Stage } from "./drill";
 
 /**

@@ -2,7 +2,7 @@ import { type Check, type Stage, APART, benchUOf, mustMargins } from "../drills"
 import { resample } from "../maths";
 import { CATALOGUE } from "../measures";
 import type { FilmPlan } from "./plan";
-import setUpU from "./setUpU.json";
+import setUpU from "./setUpU.json" with { type: "json" };
 
 /** What a set-up can say of a check: of most reps, of clear ones alone, or of none. */
 type Resolution = "tells" | "coarsely" | "can't";

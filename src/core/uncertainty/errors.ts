@@ -1,5 +1,5 @@
 import type { FootEvent } from "../reps";
-import fitted from "./fitted.json";
+import fitted from "./fitted.json" with { type: "json" };
 
 /**
  * What a method itself gets wrong, beyond what perturbed copies show: a steady offset and one

@@ -1,4 +1,4 @@
-import runtime from "./runtimeVersion.json";
+import runtime from "./runtimeVersion.json" with { type: "json" };
 
 /** The network's files: what is looked at first, and what finds where somebody is. */
 export const NETWORK_FILES = ["pose_detection.tflite", "pose_landmark_full.tflite"] as const;

@@ -1,7 +1,7 @@
 import * as core from "@litertjs/core";
 import { compileNetwork, type PoseNetwork } from "../network";
 import { NETWORK_FILES, networkFile } from "./networkFiles";
-import runtime from "./runtimeVersion.json";
+import runtime from "./runtimeVersion.json" with { type: "json" };
 
 /**
  * The runtime and the full network in this web worker.
