@@ -76,7 +76,7 @@ module.exports = {
     {
       name: "core-knows-nobody",
       severity: "error",
-      from: { path: "^src/core" },
+      from: { path: "^src/core", pathNot: TEST },
       to: { path: "^(src/(vision|server|cli|ui|app)|tools|demo|tests)" },
     },
     {
@@ -115,7 +115,7 @@ module.exports = {
     {
       name: "nothing-ships-tools",
       severity: "error",
-      from: { path: "^src" },
+      from: { path: "^src", pathNot: TEST },
       to: { path: "^(tools|demo|tests)" },
     },
     {
