@@ -5,12 +5,7 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   resolve: { alias: { "@": path.resolve(import.meta.dirname, "src") } },
   test: {
-    include: [
-      "src/core/measures/**/*.test.ts",
-      "src/core/judge/**/*.test.ts",
-      "src/core/analysis/analyse.test.ts",
-      "tests/core/measuresByHand.test.ts",
-    ],
+    include: ["src/core/measures/**/*.test.ts", "src/core/judge/**/*.test.ts"],
     testTimeout: 60_000,
   },
 });

@@ -30,9 +30,12 @@ const bench = (name, file, options, ...args) =>
 
 // The build checks the types of all that tsconfig.json names, and those of routes besides.
 const [built] = await Promise.all([
-  step("types and build", [bin("next"), "build"], beside),
   (async () => {
+    const ok = await step("types and build", [bin("next"), "build"], beside);
     await step("formatting", [bin("prettier"), "--check", "--log-level", "warn", "."], beside);
+    return ok;
+  })(),
+  (async () => {
     await step("lint", [bin("eslint"), ".", "--max-warnings", "0"], beside);
     await step("what nobody uses", [bin("knip")], beside);
     await step(

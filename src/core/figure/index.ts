@@ -1,4 +1,7 @@
-/** The figure that shows a movement: its body, its postures, its truth. It shares nothing with the estimator. */
+/**
+ * The figure that shows a movement: its body, its postures, its truth. It shares nothing with the
+ * estimator.
+ */
 export { body } from "./anthropometry";
 export type { Pose } from "./pose";
 export type { MovementScript } from "./script";

@@ -1,4 +1,7 @@
-/** How to set up the phone: the view, the distance, the light, and what a look through the camera says of them. */
+/**
+ * How to set up the phone: the view, the distance, the light, and what a look through the camera
+ * says of them.
+ */
 export { aimOf } from "./aim";
 export { type Aim, AIM_STEPS, type AimFault, type AimState, type AimWrong } from "./aimSteps";
 export { ASKED, halfView, type Lens, lensOf } from "./lens";

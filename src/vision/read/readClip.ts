@@ -27,7 +27,6 @@ import { Reading, type AboutClip } from "./reading";
 import type { ReadTimings } from "./readTimings";
 import { soundOnsets, type Onset } from "../sound";
 import { Background } from "../still";
-
 import type { ReadOptions, ReadSoFar } from "./readOptions";
 import { STILL_MS, stillPictures } from "./stillPictures";
 
