@@ -20,7 +20,7 @@ const changed = (change: (t: Track) => void): Track => {
   change(copy);
   return copy;
 };
-/** The same clip played backwards: arms rise where they fell. */
+/** The same clip with one frame held for so long. */
 const held = (fromMs: number, forMs: number): Track => {
   const from = nearestFrame(track.times, fromMs);
   const frames = Math.round((forMs * 60) / 1000);
