@@ -55,7 +55,9 @@ describe("a decoder that hangs", () => {
           const times = [what.firstS * 10, ...all(what.fromS)];
           const some = nth === 0 ? times.slice(0, sends) : others === "work" ? times : [];
           for (const k of some) pictures.postMessage({ timeS: k / 10, bitmap: k });
-          return nth > 0 && others === "work" ? Promise.resolve("done") : new Promise(() => {});
+          if (nth === 0 || others === "hang") return new Promise(() => {});
+          pictures.postMessage(null);
+          return Promise.resolve("done");
         },
       };
       expose(worker, port2);
@@ -76,6 +78,29 @@ describe("a decoder that hangs", () => {
     await new Promise((r) => setImmediate(r));
   };
   const frames = () => new Frames(Float64Array.of(0, 100, 200, 300, 400), 0.001, 5);
+
+  it("is not one whose last pictures come after its answer: they are waited for", async () => {
+    vi.stubGlobal("navigator", { hardwareConcurrency: 1 });
+    vi.stubGlobal("Worker", function stub() {
+      const { port1, port2 } = new MessageChannel();
+      const worker: FramesWorker = {
+        read(_film, _asked, pictures) {
+          setTimeout(() => {
+            for (const k of [3, 0, 1, 2, 3, 4]) pictures.postMessage({ timeS: k / 10, bitmap: k });
+            pictures.postMessage(null);
+          }, 20);
+          return Promise.resolve("done");
+        },
+      };
+      expose(worker, port2);
+      return Object.assign(port1, { terminate: () => port2.close() });
+    });
+    const own = frames();
+    await own.read(new Blob(), ASKED);
+    expect([0, 1, 2, 3, 4].map((k) => own.get(k))).toEqual([0, 1, 2, 3, 4]);
+    await new Promise((r) => setTimeout(r, 40));
+    expect(own.state()).toEqual({ share: 1, failed: false });
+  });
 
   it("is followed by one that goes on from the last picture that came in order", async () => {
     vi.useFakeTimers({ toFake: ["setTimeout", "clearTimeout"] });

@@ -119,8 +119,12 @@ export class Frames {
     });
     this.workers.push(worker);
     const { port1, port2 } = new MessageChannel();
-    port1.onmessage = ({ data: { timeS, bitmap } }: MessageEvent<FramePicture>) => {
+    let last = () => {};
+    const allCame = new Promise<void>((resolve) => (last = resolve));
+    port1.onmessage = ({ data }: MessageEvent<FramePicture | null>) => {
       watch.heard(SILENT_MS);
+      if (!data) return last();
+      const { timeS, bitmap } = data;
       // The first one is what is looked at; those after it come in order.
       if (count++ > 0) lastS = Math.max(lastS, timeS);
       const frame = nearestFrame(this.times, timeS / this.secondsPerMs);
@@ -133,7 +137,13 @@ export class Frames {
       if (share !== this.now.share || this.pictures.size <= 2) this.set({ share, failed: false });
     };
     watch.heard(SILENT_MS);
-    const reading = wrap<FramesWorker>(worker).read(film, asked, transfer(port2, [port2]));
+    // A picture that came after all were said to be there would have it wait for more.
+    const reading = wrap<FramesWorker>(worker)
+      .read(film, asked, transfer(port2, [port2]))
+      .then(async (ended) => {
+        if (ended === "done") await allCame;
+        return ended;
+      });
     const ended = await Promise.race([reading, watch.silence]).finally(watch.end);
     if (ended !== "silent") return ended;
     worker.terminate();

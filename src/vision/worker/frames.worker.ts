@@ -28,6 +28,7 @@ const frames: FramesWorker = {
       const first = await sink.getSample(start + asked.firstS);
       if (first) show(first);
       for await (const sample of sink.samples(start + asked.fromS, start + asked.toS)) show(sample);
+      pictures.postMessage(null);
       return "done";
     } finally {
       input.dispose();

@@ -19,8 +19,9 @@ export interface FramePicture {
 
 export interface FramesWorker {
   /**
-   * @param pictures each is posted here as a `FramePicture` @returns how it ended; `codec`: this
-   * browser can't decode it
+   * @param pictures each is posted here as a `FramePicture`, and null after the last one: what comes
+   *   by two ways keeps no order
+   * @returns how it ended; `codec`: this browser can't decode it
    */
   read(film: Blob, asked: FramesAsked, pictures: MessagePort): Promise<"done" | "codec">;
 }
