@@ -8,11 +8,14 @@ import { bin, install, need, root } from "./setup.mjs";
 import { end, step } from "./steps.mjs";
 
 /** More than this on two cores means that something hangs or has grown, minutes. */
-const BUDGET_MIN = 25;
+const BUDGET_MIN = 30;
 
 install();
 process.env.CHROMIUM_PATH ??= need("chromium", "chromium", "end-to-end tests");
 need("ffmpeg", "ffmpeg", "clips for tests");
+
+// A test that needs a second try on a busy machine is named, and does not fail all.
+process.env.CI ??= "1";
 
 const work = path.join(root, ".work");
 mkdirSync(work, { recursive: true });

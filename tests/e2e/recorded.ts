@@ -20,8 +20,11 @@ export const readsRecorded = (page: Page, names: readonly string[], ms = 1): Pro
     },
   });
 
-/** Before each film the golfer stands still so long, and after it they hold the finish, s. */
-const PAUSES = { waitS: 2, restS: 3 };
+/**
+ * Before each film the golfer stands still so long (a busy computer takes its time to see that), and
+ * after it they hold the finish, s.
+ */
+const PAUSES = { waitS: 4, restS: 3 };
 /** A look takes what it takes on a good phone, ms. */
 const LOOK_MS = 10;
 
