@@ -3,6 +3,7 @@ import { body } from "../figure/anthropometry";
 import { swing } from "../figure/scripts/swing";
 import { simulate } from "../figure/simulate";
 import { truth } from "../figure/truth/truth";
+import { reordered } from "../../../tests/core/reordered";
 import { exactTrack } from "../../../tools/study/exactTrack";
 import { nearestFrame } from "./nearestFrame";
 import { midHands } from "./midHands";
@@ -27,15 +28,7 @@ const held = (fromMs: number, forMs: number): Track => {
   const order = Array.from({ length: track.times.length + frames }, (_, i) =>
     i < from ? i : i < from + frames ? from : i - frames,
   );
-  const per = track.landmarks.length / track.times.length;
-  return {
-    ...track,
-    times: Float64Array.from(order, (_, i) => (i * 1000) / 60),
-    presence: Float32Array.from(order, (i) => track.presence[i]!),
-    landmarks: Float32Array.from(
-      order.flatMap((i) => Array.from(track.landmarks.subarray(i * per, (i + 1) * per))),
-    ),
-  };
+  return reordered(track, order);
 };
 
 describe("a swing by the arms alone", () => {

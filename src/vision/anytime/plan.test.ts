@@ -6,6 +6,7 @@ import { body } from "../../core/figure/anthropometry";
 import { swing } from "../../core/figure/scripts/swing";
 import { simulate } from "../../core/figure/simulate";
 import type { Track } from "../../core/track";
+import { reordered } from "../../../tests/core/reordered";
 import { exactTrack } from "../../../tools/study/exactTrack";
 import { firstLook, FIRST_MS, gridStep, nextFrames, roughSpans, spaced } from "./plan";
 import { lookInRounds, thinned } from "./rounds";
@@ -192,20 +193,7 @@ describe("rounds", () => {
 });
 
 describe("a long film", () => {
-  /** The clip's frames in another order, or one of them for long. */
-  const filmOf = (order: readonly number[]): Track => {
-    const per = whole.landmarks.length / whole.times.length;
-    const landmarks = new Float32Array(order.length * per);
-    order.forEach((i, k) =>
-      landmarks.set(whole.landmarks.subarray(i * per, (i + 1) * per), k * per),
-    );
-    return {
-      ...whole,
-      landmarks,
-      times: Float64Array.from(order, (_, k) => k * FRAME),
-      presence: Float32Array.from(order, (i) => whole.presence[i]!),
-    };
-  };
+  const filmOf = (order: readonly number[]) => reordered(whole, order);
   const stands = (seconds: number, frame = 0) => Array<number>(seconds * 60).fill(frame);
   const swings = every(1);
 
