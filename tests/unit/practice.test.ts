@@ -11,7 +11,7 @@ import { ladder } from "@/core/practice/ladder";
 import type { MeasuredRep } from "@/core/formats/measuresCsv";
 import { blobSize, putBlob } from "@/server/blobs/blobs";
 import { database, type Db } from "@/server/db/open";
-import { bout, golfer, rep, session } from "@/server/db/schema";
+import { bout, golfer, plan, rep, session } from "@/server/db/schema";
 import { addCountedBout } from "@/server/practice/addBout";
 import { BIN_DAYS, binBout, binRep, emptyBin } from "@/server/practice/bin";
 import { keepBoutRow } from "@/server/practice/boutRow";
@@ -23,7 +23,8 @@ import { logChoices, logPage } from "@/server/practice/log";
 import { measuredReps } from "@/server/practice/measuredReps";
 import { boutDots, boutMiddles, middlesByDay } from "@/server/practice/progress";
 import { progressOf } from "@/server/practice/progressOf";
-import { dueFor, keepWeek, mondayOf, planAgain, weekOf } from "@/server/practice/week";
+import { localDay } from "@/server/practice/localDay";
+import { dueFor, keepWeek, mondayOf, planAgain, plannedWeek, weekOf } from "@/server/practice/week";
 import { saveReps } from "@/server/reps/saveReps";
 import { stageReps } from "@/server/reps/stageReps";
 import { endStores, freshStore } from "./freshStore";
@@ -369,6 +370,29 @@ describe("a week", () => {
         .filter((b) => b.day === "2026-11-25" && b.drillId === drill.id)
         .map((b) => b.state),
     ).toEqual(["done"]);
+  });
+
+  it("is shown without being kept, and kept as it was shown before the first bout is", async () => {
+    const [me] = await db.select().from(golfer).where(eq(golfer.id, "g"));
+    const today = localDay(new Date());
+    const monday = mondayOf(today);
+    const kept = () => db.$count(plan, eq(plan.monday, monday));
+    const shown = await plannedWeek(db, me!, monday, today);
+    expect(await kept()).toBe(0);
+    const outside = DRILLS.find((d) => shown.bouts.every((b) => b.drillId !== d.id))!;
+    await addCountedBout(db, "g", {
+      drillId: outside.id,
+      stageId: outside.stages[0]!.id,
+      at: new Date(),
+      place: null,
+      done: 5,
+      passed: null,
+      note: null,
+    });
+    expect(await kept()).toBe(1);
+    const bouts = (await weekOf(db, me!, monday, today)).bouts;
+    expect(bouts.filter((b) => b.drillId !== outside.id)).toEqual(shown.bouts);
+    expect(bouts.filter((b) => b.state === "done").map((b) => b.drillId)).toEqual([outside.id]);
   });
 });
 

@@ -8,6 +8,7 @@ import { line } from "./boutRow";
 import { localDay } from "./localDay";
 import { reword } from "./recount";
 import { sessionAt } from "./sessionAt";
+import { keepShownWeek } from "./week";
 
 /** A bout that nobody filmed, as the golfer counted it. */
 export const countedBout = z
@@ -46,6 +47,7 @@ export async function addCountedBout(
   const stage = stageOf(drill, stageId);
   const id = randomUUID();
   await db.transaction(async (tx) => {
+    await keepShownWeek(tx, golferId, at);
     const sessionId = await sessionAt(tx, golferId, at, place);
     await tx.insert(bout).values({
       id,

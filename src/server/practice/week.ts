@@ -14,12 +14,13 @@ import {
 } from "../../core/practice";
 import type { Db } from "../db/open";
 import { rowsOf } from "../db/rowsOf";
-import { bout, plan } from "../db/schema";
+import { bout, golfer, plan } from "../db/schema";
 import { ownedBy } from "../golfers/whose";
 import { ownDrills } from "../drills/ownDrills";
 import type { Golfer } from "../golfers/golfers";
 import { ownProfile } from "../golfers/ownProfile";
 import { stageReps } from "../reps/stageReps";
+import { localDay } from "./localDay";
 
 /**
  * A golfer's week: what was planned, what became of it, and what pulls against each other in it.
@@ -93,6 +94,16 @@ const roomOf = (golfer: Golfer, monday: Day, today: Day): DayRoom[] =>
 export async function weekOf(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
   const kept = await keptWeek(db, golfer.id, monday);
   const bouts = kept ? withDone(kept, await doneIn(db, golfer.id, monday)) : [];
+  return weekWith(db, golfer, monday, today, bouts);
+}
+
+async function weekWith(
+  db: Db,
+  golfer: Golfer,
+  monday: Day,
+  today: Day,
+  bouts: KeptBout[],
+): Promise<Week> {
   const drills = await allDrills(db, golfer);
   return {
     monday,
@@ -136,15 +147,31 @@ async function plannedFrom(db: Db, golfer: Golfer, before: Week, today: Day): Pr
 }
 
 /**
- * A week as it is kept; this one is planned when it is first looked at, others when they are asked
- * for.
+ * A week as it is shown: as it is kept, or, where nothing of this week is kept, as it would be
+ * planned now. Writes nothing; other weeks are planned when the golfer asks for it.
  */
 export async function plannedWeek(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
   const kept = await weekOf(db, golfer, monday, today);
-  return kept.bouts.some((b) => b.state !== "done") || monday !== mondayOf(today)
-    ? kept
-    : planAgain(db, golfer, monday, today);
+  if (hasPlan(kept) || monday !== mondayOf(today)) return kept;
+  return weekWith(db, golfer, monday, today, await plannedFrom(db, golfer, kept, today));
 }
+
+/**
+ * Keeps this week's plan as it is shown, where none is kept. Called before a bout is: a plan made
+ * after the week's first one would be another one than the golfer saw.
+ *
+ * @param at when the bout is; nothing is kept for another week
+ */
+export async function keepShownWeek(db: Db, golferId: string, at: Date): Promise<void> {
+  const today = localDay(new Date());
+  const monday = mondayOf(today);
+  if (mondayOf(localDay(at)) !== monday) return;
+  const [own] = await db.select().from(golfer).where(eq(golfer.id, golferId));
+  if (own && !hasPlan(await weekOf(db, own, monday, today)))
+    await planAgain(db, own, monday, today);
+}
+
+const hasPlan = (week: Week): boolean => week.bouts.some((b) => b.state !== "done");
 
 async function keptWeek(db: Db, golferId: string, monday: Day): Promise<KeptBout[] | null> {
   const [row] = await db

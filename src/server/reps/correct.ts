@@ -1,11 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
-import {
-  ALGORITHM_VERSION,
-  openAnalysis,
-  type AnalysedRep,
-  eventRecords,
-} from "../../core/analysis";
+import { ALGORITHM_VERSION, openAnalysis, type AnalysedRep } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats";
 import {
@@ -16,21 +11,12 @@ import {
   type Correction,
   type Overrides,
 } from "../../core/reps";
-import { WHY } from "../../core/uncertainty";
 import { blobPath } from "../blobs/blobs";
 import type { Db } from "../db/open";
-import {
-  bout,
-  correction,
-  drillVersion,
-  event,
-  measure,
-  rep,
-  session,
-  verdict,
-} from "../db/schema";
+import { bout, correction, drillVersion, rep, session, verdict } from "../db/schema";
 import { ownedBy } from "../golfers/whose";
 import { recount } from "../practice/recount";
+import { keepComputed } from "./keepComputed";
 import { verdictRow } from "./rows";
 
 /** There is no such rep of this golfer's. */
@@ -126,11 +112,7 @@ async function corrected(
     .update(rep)
     .set({ ...facts, fromMs: again.from, toMs: again.to, series: again.series })
     .where(eq(rep.id, repId));
-  await tx.delete(event).where(eq(event.repId, repId));
-  const events = eventRecords(again, said);
-  if (events.length) await tx.insert(event).values(events.map((e) => ({ repId, ...e })));
-  await tx.delete(measure).where(eq(measure.repId, repId));
-  await tx.insert(measure).values(measureRows(again).map((m) => ({ repId, ...m })));
+  await keepComputed(tx, repId, again, said);
   if (again.verdict && computed) {
     if (!uncorrected) await tx.insert(verdict).values({ ...computed, by: "uncorrected" });
     await tx
@@ -203,24 +185,6 @@ function readAgain(
   const at = open.placeOf({ index: asked.index, from: asked.fromMs, to: asked.toMs });
   return at < 0 ? null : open.again(at, said);
 }
-
-/**
- * A rep's measures as they are kept: what another view or kind of rep has is no part of this one.
- */
-export const measureRows = ({
-  measures,
-}: AnalysedRep): Omit<typeof measure.$inferInsert, "repId">[] =>
-  Object.entries(measures)
-    .filter(([, m]) => m.reason !== WHY.otherView && m.reason !== WHY.otherKind)
-    .map(([measureId, m]) => ({
-      measureId,
-      value: m.value,
-      u: m.u,
-      unit: m.unit,
-      state: m.state,
-      reason: m.reason ?? null,
-      at: m.at ?? null,
-    }));
 
 /** What a golfer corrected and has not taken back, the latest first, each with its rep and when. */
 export async function allCorrections(

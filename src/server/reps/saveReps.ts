@@ -7,7 +7,6 @@ import {
   middleMs,
   type AnalysedRep,
   type Analysis,
-  eventRecords,
 } from "../../core/analysis";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats";
@@ -16,14 +15,16 @@ import { sameRep } from "../../core/live";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
-import { bout, clip, event, golfer, measure, rep, session, verdict } from "../db/schema";
+import { bout, clip, golfer, rep, session, verdict } from "../db/schema";
 import { lockGolfer, ownBout, ownedBy } from "../golfers/whose";
 import { localDay } from "../practice/localDay";
 import { recount, reword } from "../practice/recount";
 import { sessionAt } from "../practice/sessionAt";
+import { keepShownWeek } from "../practice/week";
 import { expectFewer } from "../store/census";
 import { UserError } from "../userError";
-import { correctAsBefore, measureRows } from "./correct";
+import { correctAsBefore } from "./correct";
+import { keepComputed } from "./keepComputed";
 import { verdictRow } from "./rows";
 
 export interface SaveRequest {
@@ -130,9 +131,7 @@ export async function saveReps(
         removedAt: null,
       };
       await tx.insert(rep).values(row).onConflictDoUpdate({ target: rep.id, set: row });
-      const events = eventRecords(r);
-      if (events.length) await tx.insert(event).values(events.map((e) => ({ repId: id, ...e })));
-      await tx.insert(measure).values(measureRows(r).map((m) => ({ repId: id, ...m })));
+      await keepComputed(tx, id, r);
       if (r.verdict) await tx.insert(verdict).values({ repId: id, ...verdictRow(r.verdict) });
       if (live)
         await tx.insert(verdict).values({
@@ -150,7 +149,7 @@ export async function saveReps(
 
 /**
  * Which of these reps the bout has of this clip already, read at the same speed: theirs is the id,
- * and all that was computed of them before goes. Those of the clip that are not found again go
+ * and their verdicts of before go. Those of the clip that are not found again go
  * whole.
  */
 async function knownReps(
@@ -178,7 +177,6 @@ async function knownReps(
   const ids = pairs.map(([b]) => b.id);
   if (ids.length < before.length) await expectFewer({ rep: before.length - ids.length });
   await db.delete(rep).where(and(ofClip, notInArray(rep.id, ids)));
-  for (const table of [event, measure]) await db.delete(table).where(inArray(table.repId, ids));
   // What was told on the spot was told, whatever is read afterwards.
   await db
     .delete(verdict)
@@ -289,6 +287,7 @@ async function findBout(db: Db, request: SaveRequest, chosen: Chosen | null): Pr
       .limit(1);
     if (running) return running.id;
   }
+  await keepShownWeek(db, request.golferId, request.at);
   const sessionId = await sessionAt(db, request.golferId, request.at, request.place ?? null);
   const id = request.boutId ?? randomUUID();
   const [made] = await db

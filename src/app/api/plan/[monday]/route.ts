@@ -2,7 +2,7 @@ import { calendarFile } from "@/core/formats";
 import { day } from "@/core/practice";
 import { ownApi, refusal } from "@/server/http/api";
 import { localDay } from "@/server/practice/localDay";
-import { allDrills, mondayOf, weekOf } from "@/server/practice/week";
+import { allDrills, mondayOf, plannedWeek } from "@/server/practice/week";
 import { planBouts } from "@/ui/plan/planBout";
 
 /** A week's bouts that are to come, as a calendar file. */
@@ -10,7 +10,7 @@ export const GET = ownApi<{ monday: string }>(async ({ db, golfer }, { monday })
   if (!day.safeParse(monday).success) return refusal("There is no such week.", 404);
   const today = localDay(new Date());
   const [week, drills] = await Promise.all([
-    weekOf(db, golfer, mondayOf(monday), today),
+    plannedWeek(db, golfer, mondayOf(monday), today),
     allDrills(db, golfer),
   ]);
   const bouts = planBouts(
