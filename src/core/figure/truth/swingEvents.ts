@@ -14,7 +14,7 @@ import {
   rate,
   sampleCount,
 } from "./search";
-import { lowPassed } from "./turns";
+import { smoothed } from "./turns";
 
 export type TruthEvent =
   | "address"
@@ -97,13 +97,13 @@ export function swingEvents(
   const last = Math.min(to, begins + sampleCount(rep.slow ? 6000 : 2600));
 
   if (rep.hipsOnly) {
-    const turning = lowPassed(x.pelvisTurn, 2);
+    const turning = smoothed(x.pelvisTurn, 2);
     e.top = indexOfMin(turning, begins, last);
     const depth = turning[e.top]! - turning[address]!;
     const half = firstAbove(turning, turning[e.top]! - depth / 2, e.top, to);
     if (half !== null) e.halfwayDown = half;
   } else {
-    const angle = rep.kind === "gesture" ? lowPassed(x.armAngle, 2) : x.armAngle;
+    const angle = rep.kind === "gesture" ? smoothed(x.armAngle, 2) : x.armAngle;
     e.top = indexOfMax(angle, begins, last);
     const { poses } = x.sim;
     const level = (side: "lead" | "trail") => poses.map((p) => p.midHands[1] - p[side].shoulder[1]);
