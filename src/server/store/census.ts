@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import { Mutex } from "async-mutex";
 import { sql } from "drizzle-orm";
 import { z } from "zod";
 import { dataDir } from "../dataDir";
@@ -57,13 +58,12 @@ export function missing(dir: string, now: RowCounts): string | null {
     : null;
 }
 
-/** One change of the census after another. */
-let last: Promise<unknown> = Promise.resolve();
+const changes = new Mutex();
 
 /** Lowers the census by rows that are about to be removed on purpose: called before they are. */
 export function expectFewer(fewer: Partial<RowCounts>): Promise<void> {
   const dir = dataDir();
-  const mine = last.then(async () => {
+  return changes.runExclusive(async () => {
     const then = readCensus(dir);
     if (!then) return;
     const { golfer, bout, rep } = then.rows;
@@ -73,6 +73,4 @@ export function expectFewer(fewer: Partial<RowCounts>): Promise<void> {
       rep: Math.max(0, rep - (fewer.rep ?? 0)),
     });
   });
-  last = mine.catch(() => undefined);
-  return mine;
 }

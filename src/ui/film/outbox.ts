@@ -1,3 +1,4 @@
+import { Mutex } from "async-mutex";
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import type { VerdictSummary } from "@/core/judge";
 import { OUTBOX } from "./outboxName";
@@ -68,7 +69,8 @@ const FORGOTTEN_MS = 24 * 3600_000;
 export class Outbox {
   private readonly db: Promise<IDBPDatabase<Schema>>;
   private readonly noRoom = new Map<string, Outgoing>();
-  private last: Promise<unknown> = Promise.resolve();
+  /** No change is made of what another one is just replacing. */
+  private readonly changes = new Mutex();
 
   constructor(name: string = OUTBOX.name) {
     this.db = openDB<Schema>(name, 2, {
@@ -82,7 +84,7 @@ export class Outbox {
 
   /** Keeps a rep. @returns whether the browser's storage had room for it */
   put(rep: Outgoing): Promise<boolean> {
-    return this.inTurn(() => this.write(rep));
+    return this.changes.runExclusive(() => this.write(rep));
   }
 
   /** Changes what is kept. @returns as `put`; true for what is not there */
@@ -111,17 +113,10 @@ export class Outbox {
   }
 
   private changed(id: string, of: (row: Outgoing) => Partial<Outgoing>): Promise<boolean> {
-    return this.inTurn(async () => {
+    return this.changes.runExclusive(async () => {
       const row = await this.get(id);
       return !row || this.write({ ...row, ...of(row) });
     });
-  }
-
-  /** One change after another: none is made of what another one is just replacing. */
-  private inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const mine = this.last.then(work);
-    this.last = mine.catch(() => {});
-    return mine;
   }
 
   private async write(rep: Outgoing): Promise<boolean> {

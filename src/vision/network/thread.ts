@@ -1,3 +1,4 @@
+import { Mutex } from "async-mutex";
 import { expose, transfer, wrap, type Endpoint, type Remote } from "comlink";
 import {
   CROP_SIDE,
@@ -24,25 +25,20 @@ interface NetworkThread {
  */
 export function serveNetwork(load: () => Promise<PoseNetwork>, endpoint?: Endpoint): void {
   let network: Promise<PoseNetwork> | null = null;
-  let last: Promise<unknown> = Promise.resolve();
+  // The runtime takes one picture at a time: a call that comes while it works waits here.
+  const runtime = new Mutex();
   const loaded = () =>
     (network ??= load().catch((error: unknown) => {
       network = null;
       throw error;
     }));
-  // The runtime takes one picture at a time: a call that comes while it works waits here.
-  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
-    const now = last.then(work);
-    last = now.catch(() => {});
-    return now;
-  };
   const thread: NetworkThread = {
     async about() {
       const { model, threads } = await loaded();
       return { model, threads };
     },
     landmarks: (crop, mask, heat) =>
-      inTurn(async () => {
+      runtime.runExclusive(async () => {
         const { points, presence, ...out } = await (await loaded()).landmarks(crop);
         mask.set(out.mask);
         heat.set(out.heat);
@@ -54,7 +50,7 @@ export function serveNetwork(load: () => Promise<PoseNetwork>, endpoint?: Endpoi
         ]);
       }),
     detect: (input) =>
-      inTurn(async () => {
+      runtime.runExclusive(async () => {
         const out = await (await loaded()).detect(input);
         return transfer(out, [out.boxes.buffer, out.scores.buffer]);
       }),

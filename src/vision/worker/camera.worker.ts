@@ -1,3 +1,4 @@
+import { Mutex } from "async-mutex";
 import { expose } from "comlink";
 import { sha256 } from "@noble/hashes/sha2.js";
 import { bytesToHex } from "@noble/hashes/utils.js";
@@ -26,11 +27,11 @@ const camera: CameraWorker = {
     const each = (frame: VideoFrame) => take(frame, grabber, size, pictures);
     if (frames instanceof MessagePort) {
       // One after another: a picture's copies are made before the next one's.
-      let last = Promise.resolve();
+      const copying = new Mutex();
       frames.onmessage = ({ data }: MessageEvent<VideoFrame | "ended">) =>
-        (last = last
-          .then(() => (data === "ended" ? lost("ended") : each(data)))
-          .catch((e: unknown) => lost(why(e))));
+        copying
+          .runExclusive(() => (data === "ended" ? lost("ended") : each(data)))
+          .catch((e: unknown) => lost(why(e)));
     } else
       void readAll(frames, each).then(
         () => !stopped && lost("ended"),
