@@ -1,3 +1,5 @@
+import type { Instrumentation } from "next";
+
 /**
  * Runs once when the server starts: opens the database, and brings files and rows together after a
  * crash.
@@ -8,3 +10,18 @@ export async function register(): Promise<void> {
   const { start } = await import("./server/start");
   await start();
 }
+
+/** What no page or route expected goes into the server's log, with what was asked for. */
+export const onRequestError: Instrumentation.onRequestError = async (error, request, context) => {
+  if (process.env.NEXT_RUNTIME !== "nodejs") return;
+  const { log } = await import("./server/log");
+  log().error(
+    {
+      err: error,
+      method: request.method,
+      path: request.path.split("?")[0],
+      kind: context.routeType,
+    },
+    "a request failed",
+  );
+};

@@ -3,6 +3,7 @@ import { healBlobs } from "./blobs/heal";
 import { DataInUseError } from "./db/lock";
 import { dataDir, under } from "./dataDir";
 import { openedStore } from "./db/open";
+import { log } from "./log";
 import { emptyBin } from "./practice/bin";
 import { DamagedStoreError, damageWords } from "./store/damage";
 import { removePage, writePage } from "./store/page";
@@ -25,15 +26,15 @@ export async function start(): Promise<void> {
     await emptyBin(db);
     const { lostFilms, orphans } = await healBlobs(db);
     if (lostFilms || orphans)
-      console.log(
-        `mended the store: ${lostFilms} films are gone, ${orphans} files that no rep uses were moved to lost/`,
-      );
+      log().warn({ lostFilms, movedToLost: orphans }, "films and rows were brought together");
+    log().info({ dir }, "started");
     workWhileIdle(store);
   } catch (error) {
     if (error instanceof DamagedStoreError) return endDamaged(dataDir(), error.message.split("\n"));
     const trouble = error instanceof DataInUseError ? error.message : storeTrouble(error)?.message;
     if (!trouble) throw error;
     console.error(trouble);
+    log().fatal({ err: error }, "did not start");
     process.exit(EXIT.trouble);
   }
 }
@@ -43,6 +44,7 @@ export async function start(): Promise<void> {
  * trusted answers nothing.
  */
 async function endDamaged(dir: string, lines: string[]): Promise<never> {
+  log().fatal({ dir, words: lines }, "ended: the data is damaged");
   await writePage(dir, lines).catch(() => undefined);
   console.error(`\n${lines.join("\n")}\nThe same as a page: ${under(dir, "what-is-wrong.html")}\n`);
   process.exit(EXIT.damage);

@@ -5,6 +5,7 @@ import { eq } from "drizzle-orm";
 import { dataDir, under } from "../dataDir";
 import type { Db } from "../db/open";
 import { clip } from "../db/schema";
+import { log } from "../log";
 import { blobPath, readBlob, sweepBlobs, type BlobKind } from "./blobs";
 
 /**
@@ -53,7 +54,7 @@ export async function checkBlobs(db: Db, stop: () => boolean = () => false): Pro
       if (stop()) return damaged;
       if (!(await isWhole(kind, sha256))) {
         await putAside(db, kind, sha256);
-        console.error(`${kind}/${sha256} was damaged and is put aside in damaged/`);
+        log().error({ kind, sha256 }, "a file was damaged and is put aside in damaged/");
         damaged.push(sha256);
       }
       checked().add(sha256);

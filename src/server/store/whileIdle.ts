@@ -2,6 +2,7 @@ import { readdirSync, statSync } from "node:fs";
 import { checkBlobs } from "../blobs/checkBlobs";
 import { under } from "../dataDir";
 import type { Opened } from "../db/open";
+import { log } from "../log";
 import { countRows, writeCensus } from "./census";
 import { listCopies, makeCopy } from "./copies";
 import { storePaths } from "./paths";
@@ -33,15 +34,13 @@ export function workWhileIdle(store: Opened): () => void {
         const copy = await makeCopy(store.dir, store.own!);
         copiedAt = Date.now();
         await writeCensus(store.dir, await countRows(store.db));
-        console.log(
-          `copied the database: ${copy.rows.rep} reps, ${Math.ceil(copy.bytes / 1e6)} MB`,
-        );
+        log().info({ rows: copy.rows, bytes: copy.bytes }, "copied the database");
       }
       await checkBlobs(store.db, () => !idle());
     })()
       .catch((error: unknown) => {
         copiedAt = Date.now();
-        console.error(`no copy of the database was made: ${(error as Error).message}`);
+        log().error({ err: error }, "no copy of the database was made");
       })
       .finally(() => (busy = false));
   }, EVERY_MS);
