@@ -147,7 +147,7 @@ async function past(): Promise<void> {
   const dir = mkdtempSync(path.join(os.tmpdir(), "kingfisher-past-"));
   const parts = Math.max(1, os.availableParallelism() - 1);
   const makers = Array.from({ length: parts }, (_, k) =>
-    spawn(process.execPath, ["--import", "tsx", "demo/tracksOfPast.ts", dir, `${k}`, `${parts}`], {
+    spawn(process.execPath, ["bin/run.mjs", "demo/tracksOfPast.ts", dir, `${k}`, `${parts}`], {
       stdio: ["ignore", "ignore", "inherit"],
     }),
   );

@@ -28,7 +28,7 @@ if (values.reset) rmSync(data, { recursive: true, force: true });
 build();
 const seeded = path.join(data, "demo-loaded");
 if (!existsSync(seeded)) {
-  run(process.execPath, ["--import", "tsx", "demo/seed.ts"]);
+  run(process.execPath, ["bin/run.mjs", "demo/seed.ts"]);
   writeFileSync(seeded, new Date().toISOString());
 }
 const server = spawn(

@@ -29,7 +29,7 @@ const readJson = (name) => {
 
 const beside = { beside: true };
 const bench = (name, file, options, ...args) =>
-  step(name, [process.execPath, "--import", "tsx", file, "--check", ...args], options);
+  step(name, [process.execPath, "bin/run.mjs", file, "--check", ...args], options);
 
 // The build checks the types of all that tsconfig.json names, and those of routes besides.
 const [built] = await Promise.all([

@@ -35,6 +35,7 @@ import { someOf } from "../whole";
 import { endStores, freshStore } from "./freshStore";
 
 const sha = (b: Buffer | Uint8Array) => createHash("sha256").update(b).digest("hex");
+const BUNDLED = `import { importBundled } from "./bin/bundled.mjs";`;
 let dir: string;
 beforeAll(async () => {
   ({ dir } = await freshStore());
@@ -44,9 +45,9 @@ afterAll(endStores);
 describe("the data directory", () => {
   it("is refused to a second process, and never kept by one that is gone", () => {
     const held = mkdtempSync(path.join(os.tmpdir(), "kingfisher-lock-"));
-    const tryIt = `import { lockData } from "./src/server/db/lock.ts"; try { lockData(${JSON.stringify(held)}); console.log("got it"); } catch (e) { console.log(e.name + ": " + e.message); }`;
+    const tryIt = `${BUNDLED} const { lockData } = await importBundled("src/server/db/lock.ts"); try { lockData(${JSON.stringify(held)}); console.log("got it"); } catch (e) { console.log(e.name + ": " + e.message); }`;
     const second = () =>
-      spawnSync(process.execPath, ["--import", "tsx", "--input-type=module", "-e", tryIt], {
+      spawnSync(process.execPath, ["--input-type=module", "-e", tryIt], {
         encoding: "utf8",
       }).stdout;
     const release = lockData(held);
@@ -62,9 +63,9 @@ describe("the data directory", () => {
 
 describe("two processes", () => {
   it("never have one store, be it a directory or a server's database: the second is told so", () => {
-    const open = `import { database } from "./src/server/db/open.ts"; database().then(() => console.log("got it"), (e) => console.log(e.name + ": " + e.message)).finally(() => process.exit());`;
+    const open = `${BUNDLED} const { database } = await importBundled("src/server/db/open.ts"); database().then(() => console.log("got it"), (e) => console.log(e.name + ": " + e.message)).finally(() => process.exit());`;
     const second = (data: string) =>
-      spawnSync(process.execPath, ["--import", "tsx", "--input-type=module", "-e", open], {
+      spawnSync(process.execPath, ["--input-type=module", "-e", open], {
         encoding: "utf8",
         env: { ...process.env, KINGFISHER_DATA: data },
       }).stdout;
@@ -404,8 +405,7 @@ it("a kill at any moment loses no acknowledged rep", async () => {
   await closeDatabase();
   const acked: string[] = [];
   for (const after of someOf([3, 1], 2)) {
-    const child = fork("tests/unit/writeReps.ts", {
-      execArgv: ["--import", "tsx"],
+    const child = fork("bin/run.mjs", ["tests/unit/writeReps.ts"], {
       env: process.env,
     });
     const now: string[] = [];

@@ -60,7 +60,7 @@ async function makeStore(dir: string): Promise<void> {
 }
 
 const run = (dir: string, ...args: string[]) =>
-  spawnSync(process.execPath, ["--import", "tsx", ...args], {
+  spawnSync(process.execPath, ["bin/run.mjs", ...args], {
     encoding: "utf8",
     timeout: 300_000,
     env: { ...process.env, KINGFISHER_DATA: dir },

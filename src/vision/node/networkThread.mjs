@@ -1,6 +1,4 @@
 // A thread starts without the main thread's TypeScript loader.
-import { fileURLToPath } from "node:url";
-import { register } from "tsx/esm/api";
+import { importBundled } from "../../../bin/bundled.mjs";
 
-register({ tsconfig: fileURLToPath(new URL("../../../tsconfig.json", import.meta.url)) });
-await import("./networkThread.ts");
+await importBundled(new URL("./networkThread.ts", import.meta.url));

@@ -33,7 +33,7 @@ export interface Kills {
 }
 
 async function once(random: ReturnType<typeof seeded>): Promise<Acknowledged[]> {
-  const child = spawn(process.execPath, ["--import", "tsx", "tools/bench/kill/saver.ts"], {
+  const child = spawn(process.execPath, ["bin/run.mjs", "tools/bench/kill/saver.ts"], {
     env: process.env,
     stdio: ["ignore", "pipe", "inherit"],
   });

@@ -102,9 +102,11 @@ async function whileServing(
   await Promise.all(writers);
 }
 
+const RUN = path.resolve("bin/run.mjs");
+
 /** Runs a script in a directory, and kills it so long after it said a word. */
 async function script(file: string, cwd: string, word: string, ms: number): Promise<void> {
-  const child = spawn(process.execPath, ["--import", "tsx", file], {
+  const child = spawn(process.execPath, [RUN, file], {
     cwd,
     env: process.env,
     stdio: ["ignore", "pipe", "inherit"],
@@ -136,7 +138,7 @@ async function whileMigrating(root: string, k: number, random: Random): Promise<
   list.entries.push({ ...last, idx: last.idx + 1, when: last.when + 1, tag });
   writeFileSync(path.join(cwd, `drizzle/${tag}.sql`), `comment on table golfer is 'round ${k}';`);
   writeFileSync(journal, JSON.stringify(list));
-  const child = spawn(process.execPath, ["--import", "tsx", "tools/bench/kill/migrate.ts"], {
+  const child = spawn(process.execPath, [RUN, "tools/bench/kill/migrate.ts"], {
     cwd,
     env: process.env,
     stdio: ["ignore", "ignore", "inherit"],
