@@ -17,8 +17,13 @@ export default tseslint.config(
   },
   ...tseslint.configs.recommended,
   {
-    plugins: { "@next/next": next, "react-hooks": hooks },
-    rules: { ...next.configs.recommended.rules, ...hooks.configs.recommended.rules },
+    plugins: { "@next/next": next },
+    rules: next.configs.recommended.rules,
+  },
+  {
+    files: ["src/{app,ui}/**"],
+    plugins: { "react-hooks": hooks },
+    rules: hooks.configs.recommended.rules,
   },
   {
     rules: {

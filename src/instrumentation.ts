@@ -15,7 +15,8 @@ export async function register(): Promise<void> {
 export const onRequestError: Instrumentation.onRequestError = async (error, request, context) => {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
   const { log } = await import("./server/log");
-  log().error(
+  const expected = error instanceof Error && error.name === "UserError";
+  log()[expected ? "info" : "error"](
     {
       err: error,
       method: request.method,

@@ -1,9 +1,10 @@
 import { expect, test } from "@playwright/test";
 import { drillsFor, SYMPTOM_ROWS } from "../../src/core/choose/symptoms";
+import { someOf } from "../whole";
 import { accessible } from "./accessible";
 
-test("from every complaint to its drill in three steps, by pointer", async ({ page }) => {
-  for (const symptom of SYMPTOM_ROWS) {
+test("from a complaint to its drill in three steps, by pointer", async ({ page }) => {
+  for (const symptom of someOf(SYMPTOM_ROWS, 4)) {
     await page.goto("/drills");
     // On a busy computer the page is seen before it answers.
     await page.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
