@@ -22,6 +22,7 @@ describe("a step before an event", () => {
 
   it("is done when the foot leaves in time, whether or not it has landed", () => {
     expect(done(need, feet(["trail", "liftOff", 990]))).toBe("done");
+    expect(done(need, feet(["trail", "liftOff", 1000]))).toBe("missing");
     expect(done(need, feet(["trail", "liftOff", 1010]))).toBe("missing");
     expect(done(need, feet(["lead", "liftOff", 500]))).toBe("missing");
     // Without a top there is nothing that it comes too late for.
@@ -33,6 +34,11 @@ describe("a step before an event", () => {
     expect(done(need, hidden)).toBe("not seen");
     expect(done(need, { spells: { trail: [spell(-18, 300)] } })).toBe("not seen");
     expect(done(need, { spells: { lead: [spell(18, 300)] } })).toBe("missing");
+    // Followed from the address on, or up to it.
+    expect(done(need, { spells: { trail: [spell(-18, 200)] } })).toBe("missing");
+    expect(done(need, { spells: { trail: [spell(-18, 0, 200)] } })).toBe("missing");
+    expect(done(need, { spells: { trail: [spell(-18, 201)] } })).toBe("not seen");
+    expect(done(need, { spells: { trail: [spell(-18, 0, 199)] } })).toBe("not seen");
   });
 });
 
@@ -70,5 +76,7 @@ describe("an action that a measure tells", () => {
     expect(done(need, {}, measured(1, 1))).toBe("not seen");
     expect(done(need, {}, measured(1, 0.1, "not measurable"))).toBe("not seen");
     expect(done(need, {}, measured(null, null))).toBe("not seen");
+    expect(done(need, {}, measured(5, null))).toBe("not seen");
+    expect(done(need, {}, measured(null, 1))).toBe("not seen");
   });
 });

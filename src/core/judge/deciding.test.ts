@@ -54,6 +54,20 @@ describe("what decides a rep", () => {
     expect(decidingInstant(musts, rep({ top: 1000 }))).toBeNull();
   });
 
+  it("waits for the landing of its own foot, however often the other steps", () => {
+    const steps = {
+      footEvents: [
+        landing("lead", 1100),
+        landing("trail", 1200),
+        { foot: "lead" as const, event: "liftOff", t: 1250 },
+      ],
+    };
+    const found = rep({ top: 1000, impact: 1300 }, steps);
+    expect(decidingInstant(stage(["leadLandBeforeTop"]), found)).toBe(1100);
+    const step = stage([], [{ kind: "step", foot: "lead", before: "top" }]);
+    expect(decidingInstant(step, found)).toBe(1100);
+  });
+
   it("knows at the top that the weight never crossed the middle", () => {
     const musts = stage(["recentreBeforeTop"]);
     expect(decidingInstant(musts, rep({ top: 1000, recentre: 900 }))).toBe(
@@ -78,6 +92,15 @@ describe("an action", () => {
     expect(decidingInstant(pace, rep({ impact: 1300 }, landed(1700)))).toBe(1700);
     expect(decidingInstant(pace, rep({ impact: 1300 }, landed(700)))).toBe(2500);
     expect(decidingInstant(pace, rep({}))).toBeNull();
+    // What lands with the strike was on its way before it.
+    expect(decidingInstant(pace, rep({ impact: 1300 }, landed(1300)))).toBe(2500);
+  });
+
+  it("before an event that never came is open", () => {
+    for (const before of ["top", "impact"])
+      expect(
+        decidingInstant(stage([], [{ kind: "step", foot: "trail", before }]), rep({})),
+      ).toBeNull();
   });
 
   it("of both feet is known at the end", () => {
@@ -97,6 +120,13 @@ describe("a position that is held", () => {
     expect(decidingInstant(asked, hold(900))).toBe(900);
     expect(holdOf(stage(["wobble"]))).toBe(1);
     expect(decidingInstant(stage(["wobble"]), hold())).toBe(1500);
+    const mixed = stage(["wobble", "holdTime"]);
+    mixed.checks[1]!.band = [3, null];
+    expect(holdOf(mixed)).toBe(3);
+    // A rehearsal of it is over when the position is, and a finish is held from the finish on.
+    expect(decidingInstant(stage([]), hold())).toBe(1500);
+    expect(decidingInstant(stage(["wobble"]), rep({ finish: 700 }))).toBe(1700);
+    expect(decidingInstant(stage(["wobble"]), rep({}))).toBeNull();
   });
 });
 
@@ -108,6 +138,13 @@ describe("a stage that is decided by its top", () => {
     expect(decidesByTop(stage([], [{ ...step, before: "top" }]))).toBe(true);
     expect(decidesByTop(stage(["pelvisSway"], [{ ...step, after: "impact" }]))).toBe(false);
     expect(decidesByTop(stage([]))).toBe(false);
+    // Advice holds nothing up, and an action that is measured waits for what its measure does.
+    const mixed = stage(["pelvisSway"]);
+    mixed.checks.push(...stage(["leadShareImpact"], [], "advice").checks);
+    expect(decidesByTop(mixed)).toBe(true);
+    const turns = (measure: string) => stage([], [{ kind: "measure", measure, atLeast: 5 }]);
+    expect(decidesByTop(turns("pelvisSway"))).toBe(true);
+    expect(decidesByTop(turns("leadShareImpact"))).toBe(false);
   });
 
   it("never has a deciding instant after a top that all else came before", () => {
