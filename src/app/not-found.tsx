@@ -6,7 +6,7 @@ export default function NotFound() {
       <h1 className="mt-10 mb-4 text-[46px]">Nothing is kept here</h1>
       <p className="text-[17px]">
         The address names a rep or page that is not there.{" "}
-        <Link href="/reps" className="underline underline-offset-4">
+        <Link href="/reps" className="text-link">
           All reps
         </Link>
       </p>

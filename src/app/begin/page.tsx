@@ -20,7 +20,7 @@ export default async function BeginPage() {
         <Button type="submit" className="min-h-14 w-full text-[20px]">
           Try without a camera
         </Button>
-        <p className="mt-2 text-[15px] text-ink-2">
+        <p className="mt-2 side-note">
           A made-up golfer, Inka. Her clip is read here, by the same network as yours will be; her
           first verdict comes within a minute.
         </p>
@@ -33,7 +33,7 @@ export default async function BeginPage() {
         also={{ submit: "Read my swings", action: begin }}
         naming={false}
       />
-      <p className="mt-4 max-w-[480px] text-[15px] text-ink-2">
+      <p className="mt-4 max-w-[480px] side-note">
         Next: five normal swings from in front, filmed here, or with your phone&rsquo;s own camera
         and then read. They pick your first drill. Taken for now: an iron. Films and numbers stay on
         this computer.

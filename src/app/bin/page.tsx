@@ -13,8 +13,8 @@ export default async function BinPage() {
   const list = await binned(db, golfer.id);
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2">What did you put away?</p>
-      <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">
+      <p className="mt-5 side-note">What did you put away?</p>
+      <h1 className="page-title mb-4">
         {list.length ? `${list.length} in the bin` : "The bin is empty"}
       </h1>
       <p className="mb-5 text-[17px]">
@@ -30,7 +30,7 @@ export default async function BinPage() {
               <strong>
                 {b.what === "bout" ? "Bout" : "Rep"}: {b.drill ?? "measured only"}
               </strong>
-              <span className="block text-[15px] text-ink-2">
+              <span className="block side-note">
                 of {shortTime(b.at)}; gone in {b.days} {b.days === 1 ? "day" : "days"}
               </span>
             </span>

@@ -38,8 +38,8 @@ export default async function ComparePage({
   if (!first || reps.length + (target ? 1 : 0) < 2)
     return (
       <>
-        <p className="mt-5 text-[15px] text-ink-2">Where do they part?</p>
-        <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">Two reps make a comparison</h1>
+        <p className="mt-5 side-note">Where do they part?</p>
+        <h1 className="page-title mb-4">Two reps make a comparison</h1>
         <p className="mb-5 text-[17px]">
           {ids.length > reps.length
             ? "A rep that was asked for is not there any more."

@@ -22,8 +22,8 @@ export default async function ProfilePage({
   if (!profile)
     return (
       <>
-        <p className="mt-5 text-[15px] text-ink-2">What do your swings ask for?</p>
-        <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">
+        <p className="mt-5 side-note">What do your swings ask for?</p>
+        <h1 className="page-title mb-4">
           {swings.length ? "One swing says little" : "No swings yet"}
         </h1>
         <p className="mb-5 max-w-prose text-[17px]">

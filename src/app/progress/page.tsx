@@ -26,8 +26,8 @@ export default async function ProgressPage({
   if (!latest || !drill || !stage)
     return (
       <>
-        <p className="mt-5 text-[15px] text-ink-2">Is it holding, and does it carry over?</p>
-        <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">Nothing to tell yet</h1>
+        <p className="mt-5 side-note">Is it holding, and does it carry over?</p>
+        <h1 className="page-title mb-4">Nothing to tell yet</h1>
         <p className="mb-5 text-[17px]">
           Do a bout of a drill first: from two bouts on you see here what changes.
         </p>

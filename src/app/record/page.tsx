@@ -13,8 +13,8 @@ export default async function RecordPage() {
   const all = await allCorrections(db, golfer.id);
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2">What did the program get wrong?</p>
-      <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">
+      <p className="mt-5 side-note">What did the program get wrong?</p>
+      <h1 className="page-title mb-4">
         {all.length === 0
           ? "You have corrected nothing"
           : all.length === 1

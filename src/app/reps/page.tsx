@@ -61,8 +61,8 @@ export default async function RepsPage({
   if (!shown.length && !filtered)
     return (
       <>
-        <p className="mt-5 text-[15px] text-ink-2">Which rep is worth a second look?</p>
-        <h1 className="mt-1 mb-4 text-[34px] md:text-[46px]">No reps yet</h1>
+        <p className="mt-5 side-note">Which rep is worth a second look?</p>
+        <h1 className="page-title mb-4">No reps yet</h1>
         <p className="mb-5 text-[17px]">
           {page > 1
             ? "There is nothing this far back."
@@ -112,7 +112,7 @@ export default async function RepsPage({
       {!shown.length && (
         <p className="border-t border-hair py-6 text-[17px]">
           Nothing in your log is like that.{" "}
-          <Link className="underline underline-offset-4" href="/reps">
+          <Link className="text-link" href="/reps">
             Show all of it
           </Link>
         </p>
@@ -134,14 +134,14 @@ export default async function RepsPage({
       ))}
       <nav aria-label="Pages" className="flex justify-between border-t border-hair pt-5">
         {page > 1 ? (
-          <Link className="underline underline-offset-4" href={to(page - 1)}>
+          <Link className="text-link" href={to(page - 1)}>
             Later
           </Link>
         ) : (
           <span />
         )}
         {sessions.length > PAGE && (
-          <Link className="underline underline-offset-4" href={to(page + 1)}>
+          <Link className="text-link" href={to(page + 1)}>
             Earlier
           </Link>
         )}

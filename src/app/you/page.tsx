@@ -19,7 +19,7 @@ export default async function YouPage() {
   return (
     <div className="grid gap-x-16 gap-y-10 md:grid-cols-[480px_1fr]">
       <section>
-        <p className="mt-5 text-[15px] text-ink-2">Who are you, as the film sees you?</p>
+        <p className="mt-5 side-note">Who are you, as the film sees you?</p>
         <h1 className="mt-1 mb-7 text-[46px]">{golfer.name}</h1>
         <GolferForm
           key={golfer.id}
@@ -28,7 +28,7 @@ export default async function YouPage() {
           action={changeGolfer.bind(null, golfer.id)}
           naming
         />
-        <p className="mt-3 text-[15px] text-ink-2">
+        <p className="mt-3 side-note">
           Reps that are already judged keep the hand and height they were judged with.
         </p>
       </section>
@@ -40,7 +40,7 @@ export default async function YouPage() {
             <li key={g.id} className="flex items-center justify-between gap-4 py-3">
               <span>
                 <strong>{g.name}</strong>
-                <span className="block text-[15px] text-ink-2">
+                <span className="block side-note">
                   plays {g.hand}-handed, {shownStature(g.statureCm, golfer.units)}
                   {g.sample && ", made up for trying out"}
                 </span>
@@ -52,13 +52,13 @@ export default async function YouPage() {
           ))}
         </ul>
         <p className="mt-4">
-          <Link href="/begin" className="underline underline-offset-4">
+          <Link href="/begin" className="text-link">
             Add another golfer
           </Link>
         </p>
         <h2 className="mt-8 mb-2 text-[29px]">Your data</h2>
         <p>
-          <Link href="/data" className="underline underline-offset-4">
+          <Link href="/data" className="text-link">
             Save all of it, bring a backup back, or remove it for good
           </Link>
         </p>

@@ -62,8 +62,8 @@ export function CompareView({
     <>
       <div className="flex flex-wrap items-start justify-between gap-4 pt-5">
         <div>
-          <p className="text-[15px] text-ink-2">Where do they part? {one.drill ?? "Measured"}</p>
-          <h1 className="mt-1 text-[34px] md:text-[46px]">
+          <p className="side-note">Where do they part? {one.drill ?? "Measured"}</p>
+          <h1 className="page-title">
             {sure[0] ? nameOf(one, sure[0].measure) : "The same, as far as the film can tell"}
           </h1>
           <p className="mt-1 text-[20px]">
@@ -71,7 +71,7 @@ export function CompareView({
               <span key={c.id}>
                 {k === 1 ? " against " : k > 1 ? " and " : ""}
                 {c.href ? (
-                  <Link className="font-semibold underline underline-offset-4" href={c.href}>
+                  <Link className="font-semibold text-link" href={c.href}>
                     {c.name}
                   </Link>
                 ) : (
@@ -91,7 +91,7 @@ export function CompareView({
               {besides.map((b, k) => (
                 <span key={b.href}>
                   {k > 0 && ", "}
-                  <Link className="underline underline-offset-4" href={withFilms(b.href)}>
+                  <Link className="text-link" href={withFilms(b.href)}>
                     {b.words}
                   </Link>
                 </span>
@@ -212,7 +212,7 @@ function Doubts({
           <tr key={d.measure} className="border-b border-hair align-top">
             <th scope="row" className="py-2 pr-3 text-left font-normal">
               <strong className="block leading-tight">{nameOf(one, d.measure)}</strong>
-              <span className="text-[15px] text-ink-2">
+              <span className="side-note">
                 {names[0]} {number(d, d.one, one.units)}, {names[1]} {number(d, d.other, one.units)}
               </span>
             </th>

@@ -123,7 +123,7 @@ function Played({
               )}
             </ul>
             {unlaid.map(({ c, lost }) => (
-              <p key={c.id} className="mt-2 text-[15px] text-ink-2">
+              <p key={c.id} className="mt-2 side-note">
                 {lost
                   ? `What was read of the film of ${c.name} is not there any more.`
                   : `${c.name} is seen from another side: it can’t be laid over this film.`}

@@ -30,10 +30,8 @@ const POLL_MS = 500;
 export function DataView({ golfer, counts, binned, copies, mostCopies, remove }: Props) {
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2">
-        Where is what is yours, and how do you take it away?
-      </p>
-      <h1 className="mt-1 text-[34px] md:text-[46px]">
+      <p className="mt-5 side-note">Where is what is yours, and how do you take it away?</p>
+      <h1 className="page-title">
         {counted(counts.reps, "rep")} in {counted(counts.bouts, "bout")},{" "}
         {counted(counts.films, "film")}
       </h1>
@@ -85,9 +83,9 @@ export function DataView({ golfer, counts, binned, copies, mostCopies, remove }:
               ))}
             </ul>
           ) : (
-            <p className="text-[15px] text-ink-2">There is none yet.</p>
+            <p className="side-note">There is none yet.</p>
           )}
-          <p className="mt-3 max-w-prose text-[15px] text-ink-2">
+          <p className="mt-3 max-w-prose side-note">
             To bring the latest back, stop the program and run{" "}
             <code className="whitespace-nowrap">npm run check-data -- --bring-back</code>
           </p>
@@ -99,7 +97,7 @@ export function DataView({ golfer, counts, binned, copies, mostCopies, remove }:
           <p className="mb-3 text-[17px]">
             {binned ? (
               <>
-                <Link className="underline underline-offset-4" href="/bin">
+                <Link className="text-link" href="/bin">
                   {binned} in the bin
                 </Link>
                 ; after 30 days they are gone.

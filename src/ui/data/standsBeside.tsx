@@ -30,7 +30,7 @@ export function StandsBeside({ beside, undo, allIsWell }: Props) {
         {beside.map((b) => (
           <li key={b.id} className="flex flex-wrap items-center gap-3 border-t border-hair pt-3">
             <span className="min-w-[240px] flex-1 text-[17px]">
-              {b.words} <span className="text-[15px] text-ink-2">{longTime(new Date(b.at))}</span>
+              {b.words} <span className="side-note">{longTime(new Date(b.at))}</span>
             </span>
             {b.undoable && (
               <Button disabled={pending} onClick={() => attempt(() => undo(b.id))}>

@@ -76,7 +76,7 @@ export function AboutDrill({
       </section>
       <section>
         <h2 className="mb-2 text-[23px]">
-          <Link href={`/drills/${drill.id}/ready`} className="underline underline-offset-4">
+          <Link href={`/drills/${drill.id}/ready`} className="text-link">
             Take care
           </Link>
         </h2>

@@ -4,11 +4,7 @@ import Link from "next/link";
 export function DrillName({ drill }: { drill: { id: string; name: string; why: string } }) {
   return (
     <span>
-      <Link
-        href={`/drills/${drill.id}`}
-        prefetch={false}
-        className="display text-[23px] underline underline-offset-4"
-      >
+      <Link href={`/drills/${drill.id}`} prefetch={false} className="display text-[23px] text-link">
         {drill.name}
       </Link>
       <span className="mt-1 block max-w-prose text-[15px]">{drill.why}</span>

@@ -100,7 +100,7 @@ export function DrillView({
               label={`${stage.name}, ${fault ? fault.name.toLowerCase() : "as it is asked for"}, ${stage.view === "face-on" ? "seen from in front" : "seen from behind"}`}
             />
             {stage.faults.length > 0 && (
-              <label className="mt-3 flex flex-wrap items-center gap-x-2 text-[15px] text-ink-2">
+              <label className="mt-3 flex flex-wrap items-center gap-x-2 side-note">
                 What is played?
                 <select
                   value={shown.id ?? ""}
@@ -117,7 +117,7 @@ export function DrillView({
                 </select>
               </label>
             )}
-            <p aria-live="polite" className="mt-2 text-[15px] text-ink-2">
+            <p aria-live="polite" className="mt-2 side-note">
               {waiting ? "The movement is coming." : (trouble ?? fault?.tell ?? "")}
             </p>
           </section>
@@ -205,7 +205,7 @@ export function Stages({
               {s.standing.last.length > 0 && (
                 <Link
                   href={`/reps?drill=${drillId}`}
-                  className="mt-1 flex min-h-8 flex-wrap items-center gap-1 underline underline-offset-4"
+                  className="mt-1 flex min-h-8 flex-wrap items-center gap-1 text-link"
                   aria-label={`The last judged reps: ${s.standing.last.map((r) => WORDS[r].toLowerCase()).join(", ")}, the latest first. See them`}
                 >
                   {s.standing.last.map((r, k) => (

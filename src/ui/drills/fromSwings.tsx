@@ -9,14 +9,11 @@ export function FromSwings({ swings }: { swings: OwnSwings | null }) {
       {swings?.first ? (
         <>
           Your own {swings.count} swings:{" "}
-          <Link href="/profile" className="font-semibold underline underline-offset-4">
+          <Link href="/profile" className="font-semibold text-link">
             {swings.first.words}
           </Link>
           . They speak for{" "}
-          <Link
-            href={`/drills/${swings.first.id}`}
-            className="font-semibold underline underline-offset-4"
-          >
+          <Link href={`/drills/${swings.first.id}`} className="font-semibold text-link">
             {DRILLS.find((d) => d.id === swings.first!.id)!.name}
           </Link>
           .
@@ -24,7 +21,7 @@ export function FromSwings({ swings }: { swings: OwnSwings | null }) {
       ) : swings ? (
         <>
           Your own {swings.count} swings show{" "}
-          <Link href="/profile" className="font-semibold underline underline-offset-4">
+          <Link href="/profile" className="font-semibold text-link">
             nothing that can be told
           </Link>
           . Choose by what you notice.
@@ -32,7 +29,7 @@ export function FromSwings({ swings }: { swings: OwnSwings | null }) {
       ) : (
         <>
           Say what you notice, or let{" "}
-          <Link href="/profile" className="font-semibold underline underline-offset-4">
+          <Link href="/profile" className="font-semibold text-link">
             five normal swings
           </Link>{" "}
           choose.

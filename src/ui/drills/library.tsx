@@ -65,15 +65,12 @@ export function Library({
       </h1>
       {symptom && <p className="mt-2 max-w-prose text-[17px]">{symptom.more}</p>}
       {named.length > 0 && (
-        <p className="mt-2 text-[15px] text-ink-2">
+        <p className="mt-2 side-note">
           Drills of that name:{" "}
           {named.map((d, i) => (
             <span key={d.id}>
               {i > 0 && ", "}
-              <Link
-                href={`/drills/${d.id}`}
-                className="font-semibold text-ink underline underline-offset-4"
-              >
+              <Link href={`/drills/${d.id}`} className="font-semibold text-ink text-link">
                 {d.name}
               </Link>
             </span>

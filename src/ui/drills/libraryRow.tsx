@@ -55,7 +55,7 @@ export const Row = memo(function Row({
         label={`The movement of ${d.name}, small`}
       />
       <DrillName drill={d} />
-      <span className="col-span-2 text-[15px] text-ink-2 md:col-span-1">
+      <span className="col-span-2 side-note md:col-span-1">
         <strong className="text-ink">{d.minutes} min</strong> {d.places.join(" or ")},{" "}
         {LEVELS[d.level]}
         <span className="block">

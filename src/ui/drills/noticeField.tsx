@@ -14,7 +14,7 @@ export function NoticeField({
   const typed = wish.q.trim().length >= SHORTEST;
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2" id="notice-label">
+      <p className="mt-5 side-note" id="notice-label">
         What do you notice?
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-x-8 gap-y-3">
@@ -28,7 +28,7 @@ export function NoticeField({
           className="min-h-13 w-full max-w-[480px] rounded-control border-[1.5px] border-edge bg-paper px-4 text-[20px] placeholder:text-ink-2"
         />
         {typed && (
-          <p className="text-[15px] text-ink-2" aria-live="polite">
+          <p className="side-note" aria-live="polite">
             {symptom ? (
               <>
                 Read as <strong className="text-ink">{symptom.name.toLowerCase()}</strong>.
@@ -47,7 +47,7 @@ export function NoticeField({
                     {i > 0 && ", "}
                     <button
                       type="button"
-                      className="font-semibold text-ink underline underline-offset-4"
+                      className="font-semibold text-ink text-link"
                       onClick={() => change({ notice: s.id, q: "" })}
                     >
                       {s.name.toLowerCase()}

@@ -26,12 +26,12 @@ export function OwnDrills({
               className="grid gap-x-5 gap-y-1 border-b border-hair py-3 md:grid-cols-[1fr_300px]"
             >
               <DrillName drill={d} />
-              <span className="text-[15px] text-ink-2">
+              <span className="side-note">
                 <strong className="text-ink">{d.minutes} min</strong>
                 <span className="block">
                   version {d.version}, made from {d.from}
                 </span>
-                <Link href={`/drills/${d.id}/edit`} className="underline underline-offset-4">
+                <Link href={`/drills/${d.id}/edit`} className="text-link">
                   Change it
                 </Link>
               </span>
@@ -39,7 +39,7 @@ export function OwnDrills({
           ))}
         </ul>
       ) : (
-        <p className="mt-1 text-[15px] text-ink-2">
+        <p className="mt-1 side-note">
           None yet. Open a drill and make a copy, or take in what a teacher sent.
         </p>
       )}

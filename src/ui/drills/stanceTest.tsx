@@ -59,7 +59,7 @@ export function StanceTest({
     <div className="mt-10 grid gap-x-12 gap-y-8 border-t border-hair pt-8 md:grid-cols-2">
       <section>
         <h2 className="mb-2 text-[23px]">Which one first? Your reach</h2>
-        <p className="max-w-prose text-[15px] text-ink-2">
+        <p className="max-w-prose side-note">
           Alone: stand with your back to a wall, arms spread along it at shoulder height, a pencil
           in each hand. Mark both fingertips, step away, measure from mark to mark.
         </p>
@@ -169,7 +169,7 @@ export function StanceTest({
             </Button>
           ))}
         </div>
-        <p className="mt-2 text-[15px] text-ink-2">
+        <p className="mt-2 side-note">
           {stance
             ? `Kept as your stance: ${STANCE_WORDS[stance]}. Drills in your usual stance name it.`
             : "Not chosen yet."}

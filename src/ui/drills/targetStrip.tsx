@@ -4,7 +4,8 @@ import type { Check } from "@/core/drills";
 import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
-import { captionOf, EVENT_WORDS, StripEdges, stripEvents } from "@/ui/charts/strip/words";
+import { StripInGutter } from "@/ui/charts/strip/stripInGutter";
+import { captionOf, EVENT_WORDS, stripEvents } from "@/ui/charts/strip/words";
 import { wanted, type Units } from "@/ui/kit/units";
 import { boxOfMovement, Figure } from "./figure";
 
@@ -116,52 +117,30 @@ export const TargetStrip = memo(function TargetStrip({
           </svg>
         ))}
       </div>
-      <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
-        <div
-          className="mb-2 flex h-6 items-center justify-between text-[14px] text-ink-2"
-          style={{ width: FILM.width, marginLeft: GUTTER }}
-        >
-          <StripEdges series={series} hand={hand} />
-        </div>
-        <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
-          {shown.map(([name, words], i) => (
-            <div
-              key={name}
-              className="absolute text-right text-[15px] leading-tight font-semibold"
-              style={{ top: eventY[i]! - 10, width: GUTTER - 14 }}
-            >
-              {words}
-            </div>
-          ))}
-          <svg
-            width={GUTTER}
-            height={FILM.height}
-            className="absolute top-0 left-0 overflow-visible"
-            aria-hidden
+      <StripInGutter
+        gutter={GUTTER}
+        series={series}
+        hand={hand}
+        leads={shown.map(([event], i) => ({ event, nameY: eventY[i]!, y: s.y(events[event]!) }))}
+        names={shown.map(([name, words], i) => (
+          <div
+            key={name}
+            className="absolute text-right text-[15px] leading-tight font-semibold"
+            style={{ top: eventY[i]! - 10, width: GUTTER - 14 }}
           >
-            {shown.map(([name], i) => (
-              <path
-                key={name}
-                d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`}
-                stroke="var(--edge)"
-                fill="none"
-              />
-            ))}
-          </svg>
-          <div className="absolute top-0" style={{ left: GUTTER }}>
-            <RepStrip
-              data={{ series, events, hand, checks: movement.checks, at }}
-              asked={judged}
-              names={new Map(checks.map((c) => [c.id, c.name]))}
-              label={`The movement as a strip: ${shown.map(([name, words]) => `${words} at ${(events[name]! / 1000).toFixed(1)} s`).join(", ")}`}
-            />
+            {words}
           </div>
-          <Playhead y={s.y} />
-        </div>
-        <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>
-          {captionOf(series)}
-        </p>
-      </div>
+        ))}
+        over={<Playhead y={s.y} />}
+        caption={captionOf(series)}
+      >
+        <RepStrip
+          data={{ series, events, hand, checks: movement.checks, at }}
+          asked={judged}
+          names={new Map(checks.map((c) => [c.id, c.name]))}
+          label={`The movement as a strip: ${shown.map(([name, words]) => `${words} at ${(events[name]! / 1000).toFixed(1)} s`).join(", ")}`}
+        />
+      </StripInGutter>
       <svg
         width={32}
         height={FILM.height}

@@ -59,7 +59,7 @@ export function WhichIsIt({
       <h2 id="which-is-it" className="text-[23px]">
         {several ? "Which is it? Two reps tell" : "Do you have it? Two reps tell"}
       </h2>
-      <p className="mt-1 text-[15px] text-ink-2">
+      <p className="mt-1 side-note">
         Normal swings, an iron, a ball on a tee.{" "}
         {swings ? `Below is what your last ${swings.count} show.` : ""}
       </p>
@@ -99,7 +99,7 @@ export function WhichIsIt({
                 <VerdictGlyph name={which === "fault" ? "fail" : "pass"} />
                 Both like this
               </p>
-              <p className="text-[15px] text-ink-2">
+              <p className="side-note">
                 {which === "fault"
                   ? `It is this. ${shown.fault.tell}`
                   : several
@@ -121,7 +121,7 @@ export function WhichIsIt({
             <Link href="/read?drill=normal-swing">Read two swings</Link>
           </Button>
           {untold.length > 0 && (
-            <span className="text-[15px] text-ink-2">
+            <span className="side-note">
               {untold.some((a) => CATALOGUE[a.cause.measure].views.includes("face-on"))
                 ? "The last ones did not show all of it."
                 : "From in front it is not seen: it takes a clip from behind."}
@@ -143,7 +143,7 @@ function CauseRow({ cause, said, units }: { cause: Cause; said: Answer; units: U
       <span>
         <strong>{SAID[said.says]}:</strong>{" "}
         {found ? findingWords(found).toLowerCase() : name.toLowerCase()}.
-        <span className="block text-[15px] text-ink-2">
+        <span className="block side-note">
           {average &&
             `${shownNumber(average.mean, unit, units)} ± ` +
               `${shownNumber(2 * average.u, unit, units)} ${shownUnit(unit, units)}. `}
@@ -156,7 +156,7 @@ function CauseRow({ cause, said, units }: { cause: Cause; said: Answer; units: U
               {cause.drills.map((d, i) => (
                 <span key={d.id}>
                   {i > 0 && ", "}
-                  <Link href={`/drills/${d.id}`} className="underline underline-offset-4">
+                  <Link href={`/drills/${d.id}`} className="text-link">
                     {d.name}
                   </Link>
                 </span>

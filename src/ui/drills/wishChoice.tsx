@@ -98,7 +98,7 @@ export function WishSentence({
           Ask for less:{" "}
           <button
             type="button"
-            className="font-semibold underline underline-offset-4"
+            className="font-semibold text-link"
             onClick={() => change({ place: "any", minutes: "any", level: "any", trains: "any" })}
           >
             any place, time and level

@@ -76,7 +76,7 @@ export function CheckPart({ check, judged, stage, reps, statureCm, units, change
               none="none"
               wrong={wrong("band") !== undefined}
             />
-            <label className="grid gap-1 text-[15px] text-ink-2">
+            <label className="grid gap-1 side-note">
               Counts as
               <select
                 value={check.level}
@@ -108,7 +108,7 @@ export function CheckPart({ check, judged, stage, reps, statureCm, units, change
             </p>
           )}
           {body && (
-            <p className="text-[15px] text-ink-2">
+            <p className="side-note">
               For somebody of 178 cm; for you:{" "}
               {wanted(bandFor(judged, statureCm), check.measure, units)}.
             </p>
@@ -122,7 +122,7 @@ export function CheckPart({ check, judged, stage, reps, statureCm, units, change
           )}
         </div>
         <div>
-          <p className="mb-2 text-[15px] text-ink-2">
+          <p className="mb-2 side-note">
             {values.length
               ? `Your last ${values.length === 1 ? "rep" : `${values.length} reps`} against these limits`
               : "No rep of yours has shown this yet."}
@@ -146,7 +146,7 @@ export function CheckPart({ check, judged, stage, reps, statureCm, units, change
             .filter((w) => check[w] || check.band[w === "below" ? 0 : 1] !== null)
             .map((w) => (
               <fieldset key={w} className="grid gap-3">
-                <legend className="text-[15px] text-ink-2">
+                <legend className="side-note">
                   {w === "below" ? "Below the lower limit" : "Above the upper limit"}
                 </legend>
                 <TextField

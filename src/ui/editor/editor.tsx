@@ -79,11 +79,11 @@ export function Editor({ id, file, version, versions, reps, older, golfer, actio
     >
       <div className="mt-5 mb-6 flex flex-wrap items-end justify-between gap-4">
         <div>
-          <p className="text-[15px] text-ink-2">What should be asked of you?</p>
-          <h1 className="mt-1 text-[34px] md:text-[46px]">{now.name || "No name yet"}</h1>
-          <p className="mt-1 text-[15px] text-ink-2">
+          <p className="side-note">What should be asked of you?</p>
+          <h1 className="page-title">{now.name || "No name yet"}</h1>
+          <p className="mt-1 side-note">
             Your own version {kept.version}, made from{" "}
-            <Link href={`/drills/${base.id}`} className="underline underline-offset-4">
+            <Link href={`/drills/${base.id}`} className="text-link">
               {base.name}
             </Link>
             , which stays as it is. Reps keep the version they were judged by.

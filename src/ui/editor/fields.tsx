@@ -94,7 +94,7 @@ export function NumberField({
   const shown = Object.is(text.of, value) ? text.text : value === null ? "" : String(value);
   return (
     <div className="grid gap-1">
-      <label htmlFor={id} className="text-[15px] text-ink-2">
+      <label htmlFor={id} className="side-note">
         {label}
       </label>
       <span className="flex items-baseline gap-2">

@@ -41,9 +41,7 @@ export function KeepBar({ problems, changed, pending, next, keep, undo, redo }: 
         <Button disabled={!redo} onClick={() => redo?.()}>
           Redo
         </Button>
-        <span className="text-[15px] text-ink-2">
-          {changed ? "Not kept yet." : "Nothing to keep."}
-        </span>
+        <span className="side-note">{changed ? "Not kept yet." : "Nothing to keep."}</span>
       </div>
     </div>
   );

@@ -20,7 +20,7 @@ const count = (list: readonly Verdict["result"][]) =>
 export function LastReps({ stage, reps }: { stage: Stage; reps: readonly KeptRep[] }) {
   if (!reps.length)
     return (
-      <p className="text-[15px] text-ink-2">
+      <p className="side-note">
         No reps of this stage yet. Limits are best set by looking at some: do ten, then come back.
       </p>
     );

@@ -76,7 +76,7 @@ export function Limits({ file, version, base, reps, golfer, change, wrong }: Pro
                 Limits from my {BEST} best reps
               </Button>
               {!best && stageFile.checks.length > 0 && (
-                <span className="self-center text-[15px] text-ink-2">
+                <span className="self-center side-note">
                   That takes {FEWEST} measured reps; there{" "}
                   {ofStage.length === 1 ? "is one" : `are ${ofStage.length}`}.
                 </span>
@@ -116,7 +116,7 @@ export function Limits({ file, version, base, reps, golfer, change, wrong }: Pro
           This stage is left out of your drill.{" "}
           <button
             type="button"
-            className="font-semibold underline underline-offset-4"
+            className="font-semibold text-link"
             onClick={() => change(`in ${stageId}`, putBack(stageId))}
           >
             Take it in again

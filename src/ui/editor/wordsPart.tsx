@@ -79,7 +79,7 @@ export function WordsPart({ file, change, wrong }: Props) {
               wrong={wrong("minutes") !== undefined}
             />
           </div>
-          <label className="grid gap-1 text-[15px] text-ink-2">
+          <label className="grid gap-1 side-note">
             School
             <select
               value={file.dose.school}

@@ -47,7 +47,7 @@ export function Before({
   return (
     <div className="grid gap-x-16 lg:grid-cols-[1fr_560px]">
       <div className="max-w-[640px]">
-        <p className="mt-6 text-[15px] text-ink-2">
+        <p className="mt-6 side-note">
           {drillName}, {stageName.toLowerCase()}
           {part && ` · part ${inWords(part.number)} of ${inWords(part.of)}`}
         </p>
@@ -88,7 +88,7 @@ export function Before({
             options={FEEDBACK.map((f) => [f, ANSWERS[f]] as const)}
           />
           {feedback !== "each" && (
-            <p className="mt-2 text-[15px] text-ink-2">
+            <p className="mt-2 side-note">
               You pass most of these:{" "}
               {feedback === "third" ? "an answer after every third rep" : "the answers at the end"}{" "}
               make you feel it yourself. Three fails running are said at once.
@@ -108,7 +108,7 @@ export function Before({
               options={LISTENS}
             />
             {state.hears && (
-              <p className="mt-2 text-[15px] text-ink-2">
+              <p className="mt-2 side-note">
                 {hearing === "asked"
                   ? "This drill asks when the prop falls: that is heard."
                   : "A strike that is heard is placed better than one that is only seen."}{" "}
@@ -145,7 +145,7 @@ export function Before({
           {loading ? `${state.loading}${cameWords(state)}.` : ""}
         </p>
         <p className="mb-2 text-[15px]">
-          <Link className="underline underline-offset-4" href={`/read?drill=${drill.id}`}>
+          <Link className="text-link" href={`/read?drill=${drill.id}`}>
             Or read clips that you have filmed
           </Link>
         </p>
@@ -172,7 +172,7 @@ function cameWords({ came }: FilmingState): string {
 export function Outgoing({ state }: { state: FilmingState }) {
   if (!state.waiting) return null;
   return (
-    <p className="text-[15px] text-ink-2">
+    <p className="side-note">
       {state.waiting === 1 ? "One rep waits" : `${state.waiting} reps wait`} here to be sent.
       {state.sending ? ` ${state.sending}` : ""}
     </p>

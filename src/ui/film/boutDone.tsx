@@ -99,7 +99,7 @@ export function Done({
       {again && (
         <p className="mt-2 text-[17px]">
           That was the cue three times running: try it another way.{" "}
-          <Link className="underline underline-offset-4" href={`/drills/${drill.id}`}>
+          <Link className="text-link" href={`/drills/${drill.id}`}>
             Its easier stages and remedies
           </Link>
         </p>
@@ -114,7 +114,7 @@ export function Done({
             <span>
               {k + 1}. {inShort(a.told)}
               {state.atFirst.has(a.id) && (
-                <span className="block text-[15px] text-ink-2">
+                <span className="block side-note">
                   At first: {inShort(state.atFirst.get(a.id)!).toLowerCase()}. A closer look says
                   otherwise.
                 </span>
@@ -163,7 +163,7 @@ export function Done({
       {bodyDue(body.asked, body.today, [...earlier, { done: answers.length }]) === "after" && (
         <BodyQuestion when="after" sore={body.sore} say={body.say} />
       )}
-      <p className="mt-6 text-[15px] text-ink-2" aria-live="polite">
+      <p className="mt-6 side-note" aria-live="polite">
         {state.waiting ? "" : `All ${counted} of ${reps} are kept.`}
       </p>
       <Outgoing state={state} />

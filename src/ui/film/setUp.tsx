@@ -111,7 +111,7 @@ export function SetUp({
               {LOST[l]}
             </p>
           ))}
-          <p className="mt-3 text-[15px] text-ink-2">
+          <p className="mt-3 side-note">
             There one pixel is {planned.plan.cmPerPx.toFixed(2)} cm of you, and a picture comes
             every {planned.plan.msPerFrame.toFixed(0)} ms.
           </p>
@@ -134,7 +134,7 @@ export function SetUp({
                 {elsewhere.drills.map((d) => (
                   <li key={d.id}>
                     <Link
-                      className="inline-flex min-h-11 items-center underline underline-offset-4"
+                      className="inline-flex min-h-11 items-center text-link"
                       href={`/film?drill=${d.id}`}
                     >
                       {d.name}
@@ -224,7 +224,7 @@ function PlaceForm({
         <div className="mt-4">
           {field("fills", "You fill an upright phone’s picture, head to feet, from", "–")}
         </div>
-        <p className="mt-1 text-[15px] text-ink-2">
+        <p className="mt-1 side-note">
           {place.fills === null
             ? `Not measured: a lens of ${lens.fovDeg.toFixed(0)}° is assumed; most phones’ have 60 to 75.`
             : `That is a lens of ${lens.fovDeg.toFixed(0)}°.`}{" "}

@@ -51,19 +51,19 @@ export function StateWords({
         </p>
       )}
       {told && !wrong && (
-        <p className="text-[15px] text-ink-2">
+        <p className="side-note">
           {scaleWords(told.scale)}
           {change === "same" ? ` ${CHANGED.same}` : ""}
         </p>
       )}
       {state.dims && loop && RESTING.has(loop.state) && (
-        <p className="mt-1 text-[15px] text-ink-2">
+        <p className="mt-1 side-note">
           This browser can&rsquo;t keep the screen on: set the phone&rsquo;s own screen to stay on
           for longer than a bout.
         </p>
       )}
       {state.deaf && loop && RESTING.has(loop.state) && (
-        <p className="mt-1 text-[15px] text-ink-2">
+        <p className="mt-1 side-note">
           The microphone may not be used: the strike is seen, not heard. Reps count all the same.
         </p>
       )}

@@ -6,7 +6,7 @@ type Look = "main" | "plain" | "quiet";
 const LOOKS: Record<Look, string> = {
   main: "bg-ink text-paper border-ink hover:bg-stream",
   plain: "border-edge text-ink hover:bg-silt",
-  quiet: "border-transparent underline underline-offset-4 decoration-1 hover:decoration-2",
+  quiet: "border-transparent text-link decoration-1 hover:decoration-2",
 };
 
 /**

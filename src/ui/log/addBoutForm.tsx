@@ -107,7 +107,7 @@ export function AddBoutForm({
         />
       </div>
       <TextField label="A line of notes" rows={2} value={note} onChange={setNote} />
-      <p className="text-[15px] text-ink-2">
+      <p className="side-note">
         They count for the dose and the plan. No stage opens by them: nothing was judged.
       </p>
       {wrong && (

@@ -87,7 +87,7 @@ export function BoutRowForm({
       <h2 id="row" className="text-[23px]">
         What did the ball do, and how did it feel?
       </h2>
-      <p className="mb-4 text-[15px] text-ink-2">
+      <p className="mb-4 side-note">
         All of it may be left out. None of it enters a verdict; progress shows it beside.
       </p>
       <div className="flex flex-wrap gap-x-5 gap-y-4">

@@ -119,11 +119,11 @@ export function PlanView({
     <>
       <div className="flex flex-wrap items-end justify-between gap-4">
         <div>
-          <p className="mt-5 text-[15px] text-ink-2">
+          <p className="mt-5 side-note">
             What do you practise this week, and does anything pull against it? {Math.round(minutes)}{" "}
             minutes; a gate is a bout, time runs down.
           </p>
-          <h1 className="mt-1 text-[34px] md:text-[46px]">{title}</h1>
+          <h1 className="page-title">{title}</h1>
         </div>
         <nav aria-label="Weeks" className="flex flex-wrap gap-3 print:hidden">
           <Button asChild>
@@ -172,9 +172,7 @@ export function PlanView({
                   <li key={w}>{w}</li>
                 ))}
               </ul>
-              <p className="mt-1 text-[15px] text-ink-2">
-                Move one of them, or do both and know it.
-              </p>
+              <p className="mt-1 side-note">Move one of them, or do both and know it.</p>
             </section>
           ))}
           {full.map((f) => (
@@ -186,19 +184,16 @@ export function PlanView({
           <ol className="mt-1 mb-6">
             {due.slice(0, 5).map((d) => (
               <li key={d.drill.id} className="border-b border-hair py-2">
-                <Link
-                  className="font-semibold underline underline-offset-4"
-                  href={`/drills/${d.drill.id}`}
-                >
+                <Link className="font-semibold text-link" href={`/drills/${d.drill.id}`}>
                   {d.drill.name}
                 </Link>
-                <span className="block text-[15px] text-ink-2">
+                <span className="block side-note">
                   {d.stage.name.toLowerCase()}; {d.reason}
                 </span>
               </li>
             ))}
             {!due.length && (
-              <li className="text-[15px] text-ink-2">
+              <li className="side-note">
                 Nothing asks for a drill yet. Say below what you notice, or film five normal swings.
               </li>
             )}

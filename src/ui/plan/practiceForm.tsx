@@ -53,7 +53,7 @@ export function PracticeForm({
         What is the plan made from?
       </summary>
       {practice.taken && (
-        <p className="mb-3 text-[15px] text-ink-2">
+        <p className="mb-3 side-note">
           A quarter of an hour at home on weekdays and three quarters on the range on Saturday are
           taken until you say otherwise.
         </p>

@@ -129,9 +129,7 @@ export function River({
                     />
                   ),
                 )}
-                {place === "home" && !r.own.length && (
-                  <p className="pt-0.5 text-[15px] text-ink-2">no bout</p>
-                )}
+                {place === "home" && !r.own.length && <p className="pt-0.5 side-note">no bout</p>}
               </div>
             ))}
             <div className="hidden border-t border-paper bg-silt md:col-start-3 md:row-start-1 md:block" />

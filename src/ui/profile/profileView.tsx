@@ -48,10 +48,8 @@ export function ProfileView({
   );
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2">What do your swings ask for?</p>
-      <h1 className="mt-1 text-[34px] md:text-[46px]">
-        {sure[0] ? findingWords(sure[0]) : "Nothing that can be told"}
-      </h1>
+      <p className="mt-5 side-note">What do your swings ask for?</p>
+      <h1 className="page-title">{sure[0] ? findingWords(sure[0]) : "Nothing that can be told"}</h1>
       <p className="mt-2 max-w-prose text-[17px]">
         {sure[0]
           ? said(sure[0], units)
@@ -64,12 +62,12 @@ export function ProfileView({
           <div>
             <h2 className="text-[20px] font-semibold text-ink-2">Your first drill</h2>
             <p className="display mt-1 text-[34px] leading-tight">
-              <Link href={`/drills/${first.drill.id}`} className="underline underline-offset-4">
+              <Link href={`/drills/${first.drill.id}`} className="text-link">
                 {first.drill.name}
               </Link>
             </p>
             <p className="mt-2 max-w-prose text-[17px]">{first.drill.why}</p>
-            <p className="mt-2 max-w-prose text-[15px] text-ink-2">
+            <p className="mt-2 max-w-prose side-note">
               It is for:{" "}
               {first.because
                 .filter((f) => f.sure)
@@ -85,7 +83,7 @@ export function ProfileView({
         </section>
       ) : (
         <p className="mt-6">
-          <Link href="/drills" className="font-semibold underline underline-offset-4">
+          <Link href="/drills" className="font-semibold text-link">
             Choose by what you notice
           </Link>
         </p>
@@ -95,7 +93,7 @@ export function ProfileView({
           {sure.length > 0 && (
             <>
               <h2 className="text-[23px]">Outside, and sure of it</h2>
-              <p className="mb-2 text-[15px] text-ink-2">
+              <p className="mb-2 side-note">
                 In the order in which they happen: what goes wrong first brings about what follows.
               </p>
               <ul>{sure.map(row)}</ul>
@@ -120,7 +118,7 @@ export function ProfileView({
               </ul>
             </>
           )}
-          <p className="mt-6 max-w-prose text-[15px] text-ink-2">
+          <p className="mt-6 max-w-prose side-note">
             A dot is a swing, an open one lies outside the posts. The stream is the mean, as broad
             as twice its doubt: the errors of one phone&rsquo;s films go together, so more swings do
             not make it narrower than one.
@@ -133,13 +131,10 @@ export function ProfileView({
               <ol className="grid gap-2">
                 {more.slice(0, 5).map((s) => (
                   <li key={s.drill.id}>
-                    <Link
-                      href={`/drills/${s.drill.id}`}
-                      className="font-semibold underline underline-offset-4"
-                    >
+                    <Link href={`/drills/${s.drill.id}`} className="font-semibold text-link">
                       {s.drill.name}
                     </Link>
-                    <span className="block text-[15px] text-ink-2">
+                    <span className="block side-note">
                       {s.because
                         .filter((f) => f.sure)
                         .map((f) => CATALOGUE[f.measure].name.toLowerCase())
@@ -157,22 +152,22 @@ export function ProfileView({
               <p className="text-[15px]">
                 These swings speak for <strong>{profile.styles.drives}</strong>.{" "}
                 {findStyle("drives").because}{" "}
-                <Link href="/you#questions" className="underline underline-offset-4">
+                <Link href="/you#questions" className="text-link">
                   Choose yourself
                 </Link>
               </p>
             </section>
           )}
-          <p className="text-[15px] text-ink-2">
+          <p className="side-note">
             Held against{" "}
             {DRILLS.filter((d) => (d.club ?? club) === club && carriedChecks(d).length > 0).length}{" "}
             drills; taken for {WITH[club]}.{" "}
             {club === "iron" ? (
-              <Link href="/profile?club=driver" className="underline underline-offset-4">
+              <Link href="/profile?club=driver" className="text-link">
                 They were with the driver
               </Link>
             ) : (
-              <Link href="/profile" className="underline underline-offset-4">
+              <Link href="/profile" className="text-link">
                 They were with an iron
               </Link>
             )}
@@ -209,7 +204,7 @@ function Row({ finding: f, values, units }: { finding: Finding; values: number[]
     <li className="grid items-center gap-x-8 gap-y-1 border-b border-hair py-3 sm:grid-cols-[1fr_220px]">
       <span>
         <strong>{findingWords(f)}</strong>
-        <span className="block text-[15px] text-ink-2">{said(f, units)}</span>
+        <span className="block side-note">{said(f, units)}</span>
       </span>
       <SpreadBar band={f.band} values={values} mean={f.mean} u={f.u} />
     </li>

@@ -30,7 +30,7 @@ export function FeltChart({ felt: { name, rows, apart }, table }: { felt: Felt; 
   return (
     <section aria-label="Felt against film">
       <h2 className="text-[23px]">Do you feel what the film shows?</h2>
-      <p className="text-[15px] text-ink-2">
+      <p className="side-note">
         {name}. {apart.n === 1 ? "In one bout" : `In ${apart.n} bouts`} you felt{" "}
         {Math.abs(Math.round(apart.middle))} points {apart.middle >= 0 ? "more" : "less"} on the
         lead foot than the film says

@@ -58,12 +58,12 @@ export function ProgressView({ p }: { p: ProgressShown }) {
     <>
       <div className="flex flex-wrap items-end justify-between gap-4">
         <div>
-          <p className="mt-5 text-[15px] text-ink-2">
+          <p className="mt-5 side-note">
             Is it holding, and does it carry over? {p.drill.name}, {p.stage.name.toLowerCase()}.{" "}
             {p.bouts.length === 1 ? "One bout" : `The last ${p.bouts.length} bouts`}, time runs
             down, each dot is one rep.
           </p>
-          <h1 className="mt-1 text-[34px] md:text-[46px]">
+          <h1 className="page-title">
             {judged
               ? `${p.last.done ? "Holding" : "Not holding yet"}: ${p.last.passed} of the last ${p.last.judged} passed`
               : "No rep was judged yet"}
@@ -214,7 +214,7 @@ function OneCheck({
   return (
     <section aria-label={check.name} className="min-w-0">
       <h2 className="text-[23px]">{check.name}</h2>
-      <p className="text-[15px] text-ink-2">
+      <p className="side-note">
         Wanted: {wanted(band, check.measure, p.units)}. {trendWords(trend, show)}
       </p>
       {table ? (

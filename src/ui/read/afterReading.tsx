@@ -40,7 +40,7 @@ export function AfterReading({
             One swing is read. Two are needed to tell a habit from an accident, five are better.
           </p>
         ))}
-      <Link href="/reps" className="underline underline-offset-4">
+      <Link href="/reps" className="text-link">
         All reps
       </Link>
     </div>

@@ -27,7 +27,7 @@ export function ClipCard({ item, hand, stop, again, remove, answerFps }: Props) 
         <h2 className="truncate font-sans text-[15px] font-bold tracking-normal" title={file.name}>
           {file.name.replace(/\.[a-z0-9]+$/i, "")}
         </h2>
-        <span className="shrink-0 text-[15px] text-ink-2">{(file.size / 1e6).toFixed(1)} MB</span>
+        <span className="shrink-0 side-note">{(file.size / 1e6).toFixed(1)} MB</span>
       </div>
       <FirstPicture file={file} />
       <div className="relative mt-3 h-[300px] border border-hair">
@@ -142,7 +142,7 @@ function Foot({
             <VerdictGlyph name={glyphOf(v?.result ?? null)} />
             {v ? WORDS[v.result] : "Measured"}
           </p>
-          <p className="text-[15px] text-ink-2">
+          <p className="side-note">
             {v?.cue?.words ??
               v?.reason?.message ??
               (v ? "Every check passed." : "No drill was judged.")}
@@ -217,7 +217,7 @@ function Working({
       >
         {title}
       </p>
-      <p className="text-[15px] text-ink-2">
+      <p className="side-note">
         {far ? SAID[far.phase](far) : ""} {left !== null && `About ${inTime(left)} to go.`}
       </p>
       <Button look="quiet" className="px-0!" onClick={stop}>
@@ -239,7 +239,7 @@ function Line({
   return (
     <>
       <p className="font-bold">{title}</p>
-      {text && <p className="text-[15px] text-ink-2">{text}</p>}
+      {text && <p className="side-note">{text}</p>}
       {action && (
         <Button look="quiet" className="px-0!" onClick={action[1]}>
           {action[0]}

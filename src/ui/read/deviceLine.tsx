@@ -6,7 +6,7 @@ import type { AboutDevice } from "@/vision/worker/protocol";
  */
 export function DeviceLine({ device }: { device: AboutDevice | null }) {
   return (
-    <p className="mt-10 border-t border-hair pt-3 text-[15px] text-ink-2" data-testid="device">
+    <p className="mt-10 border-t border-hair pt-3 side-note" data-testid="device">
       About this device: {device ? words(device) : "the network is being got ready."}
     </p>
   );

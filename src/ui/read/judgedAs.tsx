@@ -77,7 +77,7 @@ export function JudgedAs({
         </label>
       )}
       {drill !== "none" && caution && (
-        <Link href={`/drills/${drill}/ready`} className="underline underline-offset-4">
+        <Link href={`/drills/${drill}/ready`} className="text-link">
           First time with it? What to take care of
         </Link>
       )}

@@ -20,7 +20,7 @@ export function NothingYet({ trySample }: { trySample: () => void }) {
           be.
         </p>
         <Button onClick={trySample}>Try a sample clip</Button>
-        <p className="mt-3 text-[15px] text-ink-2">
+        <p className="mt-3 side-note">
           Or drop files anywhere on this page. They are read in this browser and never leave this
           computer.
         </p>

@@ -105,8 +105,8 @@ export function ReadClips({
     >
       <div className="flex flex-wrap items-end justify-between gap-4">
         <div>
-          <p className="mt-5 text-[15px] text-ink-2">Are your clips read, and do any need you?</p>
-          <h1 className="mt-1 text-[34px] md:text-[46px]" aria-live="polite">
+          <p className="mt-5 side-note">Are your clips read, and do any need you?</p>
+          <h1 className="page-title" aria-live="polite">
             {headline(items)}
           </h1>
         </div>
@@ -155,7 +155,7 @@ export function ReadClips({
           The sample did not come.{" "}
           <button
             type="button"
-            className="font-semibold underline underline-offset-4"
+            className="font-semibold text-link"
             onClick={() => fetchSet(set ?? "rep")}
           >
             Fetch it again

@@ -66,15 +66,15 @@ export function BoutGlance({
   const own = glance.look.filter((l) => l.id !== best);
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2">
+      <p className="mt-5 side-note">
         {bout.drill ?? "Measured only"}
         {stage && `, ${stage.name.toLowerCase()}`} ·{" "}
-        <Link className="underline underline-offset-4" href={`/sessions/${bout.sessionId}`}>
+        <Link className="text-link" href={`/sessions/${bout.sessionId}`}>
           {longTime(bout.startedAt)}
           {bout.place && `, ${bout.place}`}
         </Link>
       </p>
-      <h1 className="mt-1 text-[34px] md:text-[46px]">
+      <h1 className="page-title">
         {counted === null
           ? passedWords(glance, bout.reps.length)
           : `${counted} reps, counted by you`}
@@ -95,7 +95,7 @@ export function BoutGlance({
           <ul className="mt-2 max-w-[760px]">
             {own.map((l) => (
               <li key={`${l.why} ${l.id}`} className="border-b border-hair py-2">
-                <Link className="font-semibold underline underline-offset-4" href={`/reps/${l.id}`}>
+                <Link className="font-semibold text-link" href={`/reps/${l.id}`}>
                   Rep {number(l.id)}
                 </Link>
                 : {whyWords(l, stage)}
@@ -103,7 +103,7 @@ export function BoutGlance({
             ))}
             {open.map((r) => (
               <li key={r.id} className="border-b border-hair py-2">
-                <Link className="font-semibold underline underline-offset-4" href={`/reps/${r.id}`}>
+                <Link className="font-semibold text-link" href={`/reps/${r.id}`}>
                   Rep {r.number}
                 </Link>
                 : not judged. {r.reason} {problems[r.id]?.map((p) => p.action).join(" ")}

@@ -60,9 +60,7 @@ export function BoutLogRow({ bout, row }: { bout: BoutCard; row: LogBout }) {
           )}
         </p>
         {common && <p className="mt-2 text-[15px]">Asked for most: {common.toLowerCase()}.</p>}
-        {written && (
-          <p className="mt-2 text-[15px] text-ink-2 first-letter:uppercase">{written}.</p>
-        )}
+        {written && <p className="mt-2 side-note first-letter:uppercase">{written}.</p>}
         {row.note && <p className="mt-2 text-[15px]">{row.note}</p>}
         {row.tags.length > 0 && (
           <p className="mt-2 text-[14px] text-ink-2">{row.tags.map((t) => `#${t}`).join(" ")}</p>

@@ -42,11 +42,11 @@ export function SessionGlance({
     <>
       <div className="flex flex-wrap items-end justify-between gap-4">
         <div>
-          <p className="mt-5 text-[15px] text-ink-2">
+          <p className="mt-5 side-note">
             Does one stand out? {longTime(startedAt)}
             {place && `, ${place}`}
           </p>
-          <h1 className="mt-1 text-[34px] md:text-[46px]">
+          <h1 className="page-title">
             {reps === 1 ? "One rep" : `${reps} reps`} of{" "}
             {parts.length === 1
               ? (parts[0]!.drill ?? "no drill").toLowerCase()
@@ -81,7 +81,7 @@ export function SessionGlance({
           {p.bouts.map((b) => (
             <div key={b.id} className="mt-4">
               <h3 className="mb-2 text-[15px] font-normal">
-                <Link className="underline underline-offset-4" href={`/bouts/${b.id}`}>
+                <Link className="text-link" href={`/bouts/${b.id}`}>
                   Bout of {shortTime(b.startedAt)}
                 </Link>
               </h3>

@@ -34,9 +34,7 @@ export function useChosen(): Chosen {
 export function CompareChosen({ ids }: Chosen) {
   return (
     <span aria-live="polite">
-      {ids.length === 1 && (
-        <span className="text-[15px] text-ink-2">One more makes a comparison.</span>
-      )}
+      {ids.length === 1 && <span className="side-note">One more makes a comparison.</span>}
       {ids.length > 1 && (
         <Button look="main" asChild>
           <Link href={`/compare?reps=${ids.join(",")}`}>

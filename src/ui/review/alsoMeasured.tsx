@@ -38,7 +38,7 @@ export function AlsoMeasured({ rep }: { rep: RepDetail }) {
           />
         ))}
       </Accordion.Root>
-      <p className="mt-3 text-[15px] text-ink-2">
+      <p className="mt-3 side-note">
         Weight is estimated from how the body moves, not read from a plate under the feet. ± holds
         the truth about 19 times of 20 on rendered film.
       </p>
@@ -54,7 +54,7 @@ function Family({ family, rows, rep }: { family: Family; rows: Row[]; rep: RepDe
       <Accordion.Header>
         <Accordion.Trigger className="group flex min-h-11 w-full items-center justify-between py-2 text-left text-[18px]">
           <span>{FAMILIES[family]}</span>
-          <span className="text-[15px] text-ink-2">
+          <span className="side-note">
             {known.length}
             <svg
               viewBox="0 0 12 8"

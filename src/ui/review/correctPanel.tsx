@@ -64,7 +64,7 @@ export function CorrectPanel({ rep, ms, zero, busy, seek, correct, undo }: Props
       <p className="mb-4 max-w-[760px]">
         Go to the picture where it happens, then press <em>Here</em>. All that hangs on it is judged
         again at once; what was computed stays beside it, and in{" "}
-        <Link className="underline underline-offset-4" href="/record">
+        <Link className="text-link" href="/record">
           the program’s own record
         </Link>
         .
@@ -242,7 +242,7 @@ function Row({
         aria-label={`Show: ${name}`}
       >
         <strong>{name}</strong>{" "}
-        <span className="text-[15px] text-ink-2">
+        <span className="side-note">
           {signed(t - zero)}
           {u === null ? "" : ` ± ${Math.max(1, Math.round(2 * u))}`}
           {own ? ", you say" : ""}
@@ -378,9 +378,7 @@ function Overrule({
         >
           Overrule the program
         </Button>
-        <p className="text-[15px] text-ink-2">
-          Yours counts in your log; the program&rsquo;s stays beside it.
-        </p>
+        <p className="side-note">Yours counts in your log; the program&rsquo;s stays beside it.</p>
       </div>
     </section>
   );

@@ -62,7 +62,7 @@ export function ErrorRecord({
           </tbody>
         </table>
       )}
-      <p className="mt-3 text-[15px] text-ink-2">
+      <p className="mt-3 side-note">
         From {reps === 1 ? "one rep" : `${reps} reps`} that you looked at and found wrong
         {verdicts ? `; ${verdicts === 1 ? "one verdict" : `${verdicts} verdicts`} overruled` : ""}.
         It says where the program errs, not how often: what was right is not in it.

@@ -156,7 +156,7 @@ export const InsolesPanel = memo(function InsolesPanel({
         )}
         {state === "reading" && <Button onClick={stop}>Stop</Button>}
       </div>
-      <p role="status" className="mt-2 text-[15px] text-ink-2">
+      <p role="status" className="mt-2 side-note">
         {state === "reading"
           ? "Looking for this rep in the file…"
           : state === "keeping"

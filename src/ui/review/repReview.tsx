@@ -185,12 +185,12 @@ function Heading({ rep, best }: { rep: RepDetail; best: string | null }) {
         <div className="flex gap-5" aria-live="polite">
           {shown && <VerdictGlyph name={glyphOf(shown)} size={62} className="mt-1" />}
           <div>
-            <p className="text-[15px] text-ink-2">
+            <p className="side-note">
               {shown && `${WORDS[shown]} · `}rep {rep.number} of {rep.boutReps.length} ·{" "}
               {rep.drill ?? "no drill"} · {longTime(rep.boutStartedAt)}
               {rep.place && `, ${rep.place}`}
             </p>
-            <h1 className="mt-1 text-[34px] md:text-[46px]">{title}</h1>
+            <h1 className="page-title">{title}</h1>
           </div>
         </div>
         <div className="flex flex-wrap gap-3">
@@ -225,7 +225,7 @@ function Heading({ rep, best }: { rep: RepDetail; best: string | null }) {
         v?.reason && <p className="mt-2 max-w-[760px] text-[17px]">{v.reason.message}</p>
       )}
       {before && !own && (
-        <p className="mt-2 max-w-[760px] text-[15px] text-ink-2">
+        <p className="mt-2 max-w-[760px] side-note">
           With what you changed; before that: {sentence(before)}.
         </p>
       )}

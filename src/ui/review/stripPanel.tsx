@@ -8,7 +8,8 @@ import { FILM, pushApart, stripScales } from "@/ui/charts/strip/geometry";
 import { gatesOf } from "@/ui/charts/strip/gates";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import type { StripData } from "@/ui/charts/strip/stripData";
-import { captionOf, EVENT_WORDS, StripEdges, stripEvents } from "@/ui/charts/strip/words";
+import { StripInGutter } from "@/ui/charts/strip/stripInGutter";
+import { captionOf, EVENT_WORDS, stripEvents } from "@/ui/charts/strip/words";
 import { CheckRow } from "./checkRow";
 
 const GUTTER = 104;
@@ -67,81 +68,64 @@ export function StripPanel({
   };
   return (
     <div className="flex flex-wrap gap-y-8 lg:flex-nowrap">
-      <div className="shrink-0" style={{ width: GUTTER + FILM.width }}>
-        <div
-          className="mb-2 flex items-center justify-between text-[14px] text-ink-2"
-          style={{ width: FILM.width, marginLeft: GUTTER }}
-        >
-          <StripEdges series={rep.series} hand={rep.hand} />
-        </div>
-        <div className="relative" style={{ width: GUTTER + FILM.width, height: FILM.height }}>
-          {shown.map(([name, words], i) => (
-            <EventName
-              key={name}
-              words={words}
-              ms={(dragged === name ? ms : events[name]!) - zero}
-              top={dragged === name ? y : eventY[i]!}
-              moves={dragged === name}
-              movable={computed(name) !== undefined && isEventName(name)}
-              show={() => seek(events[name]!)}
-              drag={(by) => {
-                setDragged(name);
-                seek(s.y.invert(s.y(events[name]!) + by));
-              }}
-              drop={(there) => (there ? drop(name) : setDragged(null))}
-            />
-          ))}
-          <svg
-            width={GUTTER}
-            height={FILM.height}
-            className="pointer-events-none absolute top-0 left-0 overflow-visible"
-            aria-hidden
-          >
-            {shown.map(
-              ([name], i) =>
-                name !== dragged && (
-                  <path
-                    key={name}
-                    d={`M${GUTTER - 11} ${eventY[i]}L${GUTTER} ${s.y(events[name]!)}`}
-                    stroke="var(--edge)"
-                    fill="none"
-                  />
-                ),
-            )}
-          </svg>
-          <div
-            className="absolute top-0 cursor-ns-resize touch-none"
-            style={{ left: GUTTER }}
-            onPointerDown={(e) => {
-              e.currentTarget.setPointerCapture(e.pointerId);
-              place(e);
-            }}
-            onPointerMove={(e) => e.buttons && place(e)}
-          >
-            <div data-strip>
-              <RepStrip data={data} names={names} label="Strip of the rep" />
-            </div>
-          </div>
-          <div
-            className="pointer-events-none absolute h-[3px] bg-ink"
-            style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }}
-          />
-          <div
-            data-testid="strip-time"
-            className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper"
-            style={{ top: y - 12, right: FILM.width + 6 }}
-          >
-            {signed(ms - zero)} ms
-          </div>
-        </div>
-        {rep.series.behind || rep.series.footTurn ? (
-          <p className="mt-3 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>
-            {captionOf(rep.series)}
-          </p>
-        ) : (
-          <Legend hands={rep.series.turn !== undefined} insoles={insoleShare !== undefined} />
+      <StripInGutter
+        gutter={GUTTER}
+        series={rep.series}
+        hand={rep.hand}
+        leads={shown.flatMap(([event], i) =>
+          event === dragged ? [] : [{ event, nameY: eventY[i]!, y: s.y(events[event]!) }],
         )}
-      </div>
+        names={shown.map(([name, words], i) => (
+          <EventName
+            key={name}
+            words={words}
+            ms={(dragged === name ? ms : events[name]!) - zero}
+            top={dragged === name ? y : eventY[i]!}
+            moves={dragged === name}
+            movable={computed(name) !== undefined && isEventName(name)}
+            show={() => seek(events[name]!)}
+            drag={(by) => {
+              setDragged(name);
+              seek(s.y.invert(s.y(events[name]!) + by));
+            }}
+            drop={(there) => (there ? drop(name) : setDragged(null))}
+          />
+        ))}
+        over={
+          <>
+            <div
+              className="pointer-events-none absolute h-[3px] bg-ink"
+              style={{ top: y - 1.5, left: GUTTER - 8, width: FILM.width + 14 }}
+            />
+            <div
+              data-testid="strip-time"
+              className="pointer-events-none absolute bg-ink px-2 text-[14px] leading-6 font-semibold text-paper"
+              style={{ top: y - 12, right: FILM.width + 6 }}
+            >
+              {signed(ms - zero)} ms
+            </div>
+          </>
+        }
+        caption={
+          rep.series.behind || rep.series.footTurn ? (
+            captionOf(rep.series)
+          ) : (
+            <Legend hands={rep.series.turn !== undefined} insoles={insoleShare !== undefined} />
+          )
+        }
+      >
+        <div
+          data-strip
+          className="cursor-ns-resize touch-none"
+          onPointerDown={(e) => {
+            e.currentTarget.setPointerCapture(e.pointerId);
+            place(e);
+          }}
+          onPointerMove={(e) => e.buttons && place(e)}
+        >
+          <RepStrip data={data} names={names} label="Strip of the rep" />
+        </div>
+      </StripInGutter>
       <svg
         width={36}
         height={FILM.height}
@@ -309,7 +293,7 @@ function Legend({ hands, insoles }: { hands: boolean; insoles: boolean }) {
     ],
   ];
   return (
-    <ul className="mt-3 grid gap-0.5 text-[14px] text-ink-2" style={{ marginLeft: GUTTER }}>
+    <ul className="grid gap-0.5">
       {items.map(([mark, words]) => (
         <li key={words} className="flex items-center gap-2">
           <svg width={22} height={12} aria-hidden>

@@ -158,7 +158,7 @@ export function Viewer({
         onLost={onLost}
       />
       {lost && (
-        <p className="mt-2 text-[15px] text-ink-2">
+        <p className="mt-2 side-note">
           The film was not kept, or this browser can&rsquo;t show its single pictures. Joints and
           numbers stay.
         </p>

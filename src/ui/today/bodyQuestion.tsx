@@ -85,7 +85,7 @@ export function BodyQuestion({
         </div>
       )}
       {(sore || which) && (
-        <p className="mt-2 text-[15px] text-ink-2">
+        <p className="mt-2 side-note">
           Then half the minutes are planned, and only the easiest drills. Stop at pain; see a
           physiotherapist or doctor if it stays.
         </p>

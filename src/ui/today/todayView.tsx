@@ -38,20 +38,20 @@ export function TodayView({ day, bouts, next, last, sore, asks, say }: Props) {
     <>
       <div className="grid gap-x-12 gap-y-8 pt-6 md:grid-cols-[240px_1fr] xl:grid-cols-[260px_1fr_434px]">
         <section aria-label="Today">
-          <p className="mb-5 text-[15px] text-ink-2">{day}</p>
+          <p className="mb-5 side-note">{day}</p>
           {bouts.length ? (
             <Stream bouts={bouts} at={at} />
           ) : (
             <p className="text-[17px]">
               Nothing is planned today.{" "}
-              <Link className="underline underline-offset-4" href="/plan">
+              <Link className="text-link" href="/plan">
                 See the week
               </Link>
             </p>
           )}
         </section>
         <section aria-labelledby="now">
-          <p className="text-[15px] text-ink-2">What do you do now?</p>
+          <p className="side-note">What do you do now?</p>
           <h1 id="now" className="mt-2 text-[58px] leading-[0.95] md:text-[86px]">
             {bout ? bout.name : bouts.length ? "Done for today" : "Five normal swings"}
           </h1>
@@ -82,7 +82,7 @@ export function TodayView({ day, bouts, next, last, sore, asks, say }: Props) {
           {sore && bout && !asks && (
             <p className="mt-3 max-w-prose text-[17px]">
               Your {sore.part} is sore: half the minutes are planned, and only easy drills.{" "}
-              <Link className="underline underline-offset-4" href="/plan">
+              <Link className="text-link" href="/plan">
                 Change that
               </Link>
             </p>
@@ -111,10 +111,10 @@ export function TodayView({ day, bouts, next, last, sore, asks, say }: Props) {
             )}
           </div>
           {bout && (
-            <p className="mt-4 text-[15px] text-ink-2">
+            <p className="mt-4 side-note">
               About {Math.round(bout.minutes)} minutes,{" "}
               {bout.place === "home" ? "at home" : "on the range"}. Or{" "}
-              <Link className="underline underline-offset-4" href={`/read?drill=${bout.drillId}`}>
+              <Link className="text-link" href={`/read?drill=${bout.drillId}`}>
                 read clips
               </Link>{" "}
               that are filmed already.
@@ -123,9 +123,9 @@ export function TodayView({ day, bouts, next, last, sore, asks, say }: Props) {
         </section>
         {last && (
           <section aria-label="The last bout" className="md:col-span-2 xl:col-span-1">
-            <p className="text-[15px] text-ink-2">
+            <p className="side-note">
               What is the one thing to change?{" "}
-              <Link className="underline underline-offset-4" href={`/bouts/${last.bout.id}`}>
+              <Link className="text-link" href={`/bouts/${last.bout.id}`}>
                 {last.bout.drill ?? "Measured"}, {longTime(last.bout.startedAt)}
               </Link>
             </p>
@@ -172,7 +172,7 @@ export function TodayView({ day, bouts, next, last, sore, asks, say }: Props) {
           <h2 id="notice" className="text-[29px]">
             What do you notice?
           </h2>
-          <p className="text-[15px] text-ink-2">
+          <p className="side-note">
             Say it in your words. You get the drills that answer it, with reasons.
           </p>
         </div>
@@ -189,7 +189,7 @@ export function TodayView({ day, bouts, next, last, sore, asks, say }: Props) {
             {SYMPTOM_ROWS.map((s) => (
               <li key={s.id}>
                 <Link
-                  className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
+                  className="inline-flex min-h-11 items-center font-semibold text-link"
                   href={`/drills?notice=${s.id}`}
                 >
                   {s.name}
@@ -244,12 +244,12 @@ function Stream({ bouts, at }: { bouts: readonly PlanBout[]; at: number }) {
         {bouts.map((b) => (
           <li key={b.id} className="pl-11" style={{ minHeight: ROW }}>
             <strong className="block pt-5 text-[18px] leading-tight">{b.name}</strong>
-            <span className="block text-[15px] text-ink-2">
+            <span className="block side-note">
               {b.state === "done"
                 ? "done"
                 : `${b.sets} × ${b.reps}${b.stage ? `, ${b.stage.toLowerCase()}` : ""}`}
             </span>
-            <span className="block text-[15px] text-ink-2">
+            <span className="block side-note">
               {b.place === "home" ? "At home" : "On the range"}
             </span>
           </li>

@@ -94,8 +94,8 @@ export default async function DrillPage({ params, searchParams }: Props) {
     <>
       <div className="mt-5 mb-6 flex flex-wrap items-end justify-between gap-x-10 gap-y-4">
         <div>
-          <p className="text-[15px] text-ink-2">What should your feet do?</p>
-          <h1 className="mt-1 text-[34px] md:text-[46px]">{drill.name}</h1>
+          <p className="side-note">What should your feet do?</p>
+          <h1 className="page-title">{drill.name}</h1>
         </div>
         <p className="max-w-[30rem] text-[20px] leading-snug">{drill.why}</p>
         {known?.cautionsRead[drill.id] ? (
@@ -130,7 +130,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
             here={stage.id}
             goOn={known ? goOn.bind(null, known.id) : null}
           />
-          {stage.note && <p className="mt-2 text-[15px] text-ink-2">{stage.note}</p>}
+          {stage.note && <p className="mt-2 side-note">{stage.note}</p>}
         </section>
       </DrillView>
       {known && turns && (
@@ -161,7 +161,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
               />
             ))}
           </ul>
-          <p className="mt-2 max-w-prose text-[15px] text-ink-2">
+          <p className="mt-2 max-w-prose side-note">
             The next drill opens when {PASSES} of the last {LAST} judged reps of the main stage
             pass, on two days: what one drill has taught, the next one builds on. You may go on
             sooner; it is your practice.
@@ -202,7 +202,7 @@ function OwnCopy({
           Save as a file
         </a>
       </Button>
-      <p className="text-[15px] text-ink-2">
+      <p className="side-note">
         {drill.basedOn ? (
           <>
             Version {drill.version} of your own, made from <DrillLink id={drill.basedOn} />.
@@ -227,7 +227,7 @@ function PullsAgainst({ drill }: { drill: Drill }) {
   return (
     <section className="mt-8 border-t border-hair pt-6">
       <h2 className="mb-2 text-[23px]">Pulls against</h2>
-      <p className="mb-2 text-[15px] text-ink-2">Not in one session without knowing it.</p>
+      <p className="mb-2 side-note">Not in one session without knowing it.</p>
       <ul className="grid gap-1 md:grid-cols-2 md:gap-x-12">
         {against.map(({ other, words }) => (
           <li key={other.id} className="text-[15px]">
@@ -263,7 +263,7 @@ function Path({
             </span>
           )}
           {d.id === here ? <strong>{d.name}</strong> : <DrillLink id={d.id} />}
-          <span className="text-[15px] text-ink-2">
+          <span className="side-note">
             {" "}
             {at < 0 || i < at
               ? "done"
@@ -283,7 +283,7 @@ function Path({
 
 function DrillLink({ id }: { id: string }) {
   return (
-    <Link href={`/drills/${id}`} className="font-semibold underline underline-offset-4">
+    <Link href={`/drills/${id}`} className="font-semibold text-link">
       {DRILLS.find((d) => d.id === id)!.name}
     </Link>
   );

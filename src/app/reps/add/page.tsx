@@ -16,7 +16,7 @@ export default async function AddBoutPage() {
   ]);
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2">What did you do without the phone?</p>
+      <p className="mt-5 side-note">What did you do without the phone?</p>
       <h1 className="mt-1 mb-6 text-[34px] md:text-[46px]">A bout without film</h1>
       <AddBoutForm
         drills={drills.map((d) => ({

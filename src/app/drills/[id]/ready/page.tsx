@@ -19,8 +19,8 @@ export default async function ReadyPage({ params }: { params: Promise<{ id: stri
   const own = drill.cautions.filter((c) => !CAUTIONS.includes(c));
   return (
     <>
-      <p className="mt-5 text-[15px] text-ink-2">Is it safe, here and today?</p>
-      <h1 className="mt-1 text-[34px] md:text-[46px]">Before the first rep</h1>
+      <p className="mt-5 side-note">Is it safe, here and today?</p>
+      <h1 className="page-title">Before the first rep</h1>
       <p className="mt-2 text-[17px]">{drill.name}. Asked once for each drill.</p>
       <div className="mt-8 grid gap-x-16 gap-y-10 md:grid-cols-[1fr_360px]">
         <SelfCheck
