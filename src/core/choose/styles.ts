@@ -1,3 +1,4 @@
+import { must } from "../maths";
 import { STYLES, type Drill, type StyleId, type Styles } from "../drills";
 
 /** A question on which good teachers disagree, with both sides put as their friends would. */
@@ -86,7 +87,11 @@ export const STYLE_CHOICES: readonly StyleChoice[] = [
   },
 ];
 
-export const findStyle = (id: StyleId): StyleChoice => STYLE_CHOICES.find((s) => s.id === id)!;
+export const findStyle = (id: StyleId): StyleChoice =>
+  must(
+    STYLE_CHOICES.find((s) => s.id === id),
+    `style ${id}`,
+  );
 
 /**
  * Every question answered: by the golfer, else by what their swings showed (`seen`), else as usual;

@@ -1,3 +1,4 @@
+import { must } from "../maths";
 import type { Drill } from "./drill";
 import { ONE_LEG, UNSTEADY } from "./parts";
 
@@ -29,7 +30,12 @@ export interface Advice {
 /** What the answers come to for a drill; null until all are given that matter. */
 export function adviceFor(answers: SelfCheckAnswers, drill: Pick<Drill, "notWhen">): Advice | null {
   const bad = (id: SelfCheckId) =>
-    answers[id] !== undefined && answers[id] !== SELF_CHECK.find((c) => c.id === id)!.fine;
+    answers[id] !== undefined &&
+    answers[id] !==
+      must(
+        SELF_CHECK.find((c) => c.id === id),
+        `question ${id}`,
+      ).fine;
   if (bad("pain") || bad("injury"))
     return {
       go: false,

@@ -1,3 +1,4 @@
+import { must } from "../maths";
 import { bandFor, type Check, type FailWords, type Stage, PHASES } from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
 import type { Problem } from "../scene";
@@ -62,18 +63,29 @@ export function judge(input: JudgeInput): Verdict {
     );
 
   for (const action of stage.actions) {
-    const seen = actions.find((a) => a.id === action.id)!;
+    const seen = must(
+      actions.find((a) => a.id === action.id),
+      `action ${action.id}`,
+    );
     if (seen.result === "missing")
       return verdict("fail", null, { id: action.id, words: action.cue });
   }
   const unseen = stage.actions.find(
-    (a) => actions.find((v) => v.id === a.id)!.result === "not seen",
+    (a) =>
+      must(
+        actions.find((v) => v.id === a.id),
+        `action ${a.id}`,
+      ).result === "not seen",
   );
 
   const byPhase = [...stage.checks].sort(
     (a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase),
   );
-  const resultOf = (c: Check) => checks.find((v) => v.id === c.id)!;
+  const resultOf = (c: Check) =>
+    must(
+      checks.find((v) => v.id === c.id),
+      `check ${c.id}`,
+    );
   const musts = byPhase.filter((c) => c.level === "must");
   const failed = musts.find((c) => resultOf(c).result === "fail");
   if (failed) {

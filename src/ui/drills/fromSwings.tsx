@@ -1,3 +1,4 @@
+import { must } from "@/core/maths";
 import Link from "next/link";
 import { DRILLS } from "@/core/drills";
 import type { OwnSwings } from "./libraryGolfer";
@@ -14,7 +15,12 @@ export function FromSwings({ swings }: { swings: OwnSwings | null }) {
           </Link>
           . They speak for{" "}
           <Link href={`/drills/${swings.first.id}`} className="font-semibold text-link">
-            {DRILLS.find((d) => d.id === swings.first!.id)!.name}
+            {
+              must(
+                DRILLS.find((d) => d.id === swings.first!.id),
+                "first drill",
+              ).name
+            }
           </Link>
           .
         </>

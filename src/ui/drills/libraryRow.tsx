@@ -1,5 +1,6 @@
 "use client";
 
+import { must } from "@/core/maths";
 import { memo, useMemo } from "react";
 import { DRILLS, isJudged, type Drill } from "@/core/drills";
 import { conflicts, findStyle, opposed } from "@/core/choose";
@@ -27,7 +28,11 @@ export const Row = memo(function Row({
 }) {
   const views = new Set(d.stages.map((s) => s.view));
   const stage =
-    d.stages.find((s) => s.main && s.view === "face-on") ?? d.stages.find((s) => s.main)!;
+    d.stages.find((s) => s.main && s.view === "face-on") ??
+    must(
+      d.stages.find((s) => s.main),
+      `main stage of ${d.id}`,
+    );
   const gate = stage.checks.find((c) => c.point)?.id ?? "";
   const last =
     golfer.last && golfer.last !== d.id ? DRILLS.find((o) => o.id === golfer.last) : undefined;

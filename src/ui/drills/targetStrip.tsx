@@ -1,3 +1,4 @@
+import { must } from "@/core/maths";
 import { createContext, memo, useContext } from "react";
 import type { Movement } from "@/core/play";
 import type { Check } from "@/core/drills";
@@ -163,7 +164,10 @@ export const TargetStrip = memo(function TargetStrip({
         style={{ "--film": `${FILM.height}px` } as React.CSSProperties}
       >
         {order.map((i) => {
-          const check = checks.find((c) => c.id === movement.checks[i]!.id)!;
+          const check = must(
+            checks.find((c) => c.id === movement.checks[i]!.id),
+            `check ${movement.checks[i]!.id}`,
+          );
           return (
             <li
               key={check.id}

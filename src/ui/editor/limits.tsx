@@ -1,3 +1,4 @@
+import { must } from "@/core/maths";
 import { useState } from "react";
 import { toast } from "sonner";
 import type { Drill } from "@/core/drills";
@@ -32,7 +33,10 @@ export function Limits({ file, version, base, reps, golfer, change, wrong }: Pro
   const stageFile = file.stages[at];
   // While a word is missing the limits still judge.
   const judged = stageFile
-    ? ownDrillSchema(file, version.id, version.number).stages.find((s) => s.id === stageId)!
+    ? must(
+        ownDrillSchema(file, version.id, version.number).stages.find((s) => s.id === stageId),
+        `stage ${stageId}`,
+      )
     : null;
   const ofStage = reps.filter((r) => r.stageId === stageId);
   const best = judged && bestBands(judged, ofStage);
@@ -92,7 +96,10 @@ export function Limits({ file, version, base, reps, golfer, change, wrong }: Pro
                   <CheckPart
                     key={c.id}
                     check={c}
-                    judged={judged.checks.find((j) => j.id === c.id)!}
+                    judged={must(
+                      judged.checks.find((j) => j.id === c.id),
+                      `check ${c.id}`,
+                    )}
                     stage={judged}
                     reps={ofStage}
                     statureCm={golfer.statureCm}

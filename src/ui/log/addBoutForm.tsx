@@ -1,5 +1,6 @@
 "use client";
 
+import { must } from "@/core/maths";
 import { useState } from "react";
 import { NumberField, TextField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
@@ -27,7 +28,10 @@ export function AddBoutForm({
   add(form: object): Promise<string | null>;
 }) {
   const [drillId, setDrill] = useState(drills[0]!.id);
-  const drill = drills.find((d) => d.id === drillId)!;
+  const drill = must(
+    drills.find((d) => d.id === drillId),
+    `drill ${drillId}`,
+  );
   const [stageId, setStage] = useState(drill.stages[0]!.id);
   const [at, setAt] = useState(now);
   const [place, setPlace] = useState(places[0] ?? "");
@@ -62,7 +66,10 @@ export function AddBoutForm({
           className={BOX}
           value={drillId}
           onChange={(e) => {
-            const d = drills.find((x) => x.id === e.target.value)!;
+            const d = must(
+              drills.find((x) => x.id === e.target.value),
+              `drill ${e.target.value}`,
+            );
             setDrill(d.id);
             setStage(d.stages[0]!.id);
             setDone(d.reps);

@@ -1,5 +1,6 @@
 "use client";
 
+import { must } from "@/core/maths";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { toast } from "sonner";
@@ -61,7 +62,11 @@ export function BoutGlance({
   const router = useRouter();
   const [pending, attempt] = useAttempt();
   const chosen = useChosen();
-  const number = (id: string) => bout.reps.find((r) => r.id === id)!.number;
+  const number = (id: string) =>
+    must(
+      bout.reps.find((r) => r.id === id),
+      `rep ${id}`,
+    ).number;
   const open = bout.reps.filter((r) => r.result === "not judged");
   const own = glance.look.filter((l) => l.id !== best);
   return (

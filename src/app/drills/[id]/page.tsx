@@ -1,3 +1,4 @@
+import { must } from "@/core/maths";
 import type { Metadata } from "next";
 import Link from "next/link";
 import { notFound } from "next/navigation";
@@ -65,7 +66,12 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const drill = await asked((await params).id);
   if (!drill) notFound();
   const wanted = (await searchParams).stage;
-  const stage = drill.stages.find((s) => s.id === wanted) ?? drill.stages.find((s) => s.main)!;
+  const stage =
+    drill.stages.find((s) => s.id === wanted) ??
+    must(
+      drill.stages.find((s) => s.main),
+      `main stage of ${drill.id}`,
+    );
   const db = await requestDatabase();
   const known = await currentGolfer(db);
   const turns =
@@ -251,7 +257,12 @@ function Path({
   through: (drill: Drill) => boolean;
   begun: boolean;
 }) {
-  const drills = path.map((id) => DRILLS.find((d) => d.id === id)!);
+  const drills = path.map((id) =>
+    must(
+      DRILLS.find((d) => d.id === id),
+      `drill ${id}`,
+    ),
+  );
   const at = drills.findIndex((d) => !through(d));
   return (
     <li className="flex flex-wrap items-baseline gap-x-2">
@@ -284,7 +295,12 @@ function Path({
 function DrillLink({ id }: { id: string }) {
   return (
     <Link href={`/drills/${id}`} className="font-semibold text-link">
-      {DRILLS.find((d) => d.id === id)!.name}
+      {
+        must(
+          DRILLS.find((d) => d.id === id),
+          `drill ${id}`,
+        ).name
+      }
     </Link>
   );
 }
