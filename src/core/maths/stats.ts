@@ -1,3 +1,6 @@
+// Own, for these are called thousands of times a rep: d3-array's median takes three times as long as a
+// Float64Array's own sort (3,000 of 400 values: 265 and 86 ms).
+
 /** Middle value of a list; NaN when empty. */
 export function median(values: ArrayLike<number>): number {
   const x = new Float64Array(values).sort();

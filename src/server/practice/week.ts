@@ -1,3 +1,4 @@
+import { formatISO, parseISO, startOfISOWeek } from "date-fns";
 import { and, asc, eq, gte, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import { DRILLS, type Drill } from "../../core/drills";
 import {
@@ -35,7 +36,7 @@ export interface Week {
 
 /** The Monday of a day's week. */
 export const mondayOf = (day: Day): Day =>
-  laterDay(day, -((new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7));
+  formatISO(startOfISOWeek(parseISO(day)), { representation: "date" });
 
 export const allDrills = async (db: Db, golfer: Golfer): Promise<Drill[]> => [
   ...DRILLS,

@@ -11,7 +11,10 @@ interface Props {
   since: readonly { day: string; words: string }[];
 }
 
-/** What of the log is shown, as a sentence whose words can be changed; it stands in the address. */
+/**
+ * What of the log is shown, as a sentence whose words can be changed; it stands in the address. The
+ * only form that writes there, so no library for that is loaded: all other addresses are links.
+ */
 export function FilterSentence({ drills, places, clubs, tags, since }: Props) {
   const router = useRouter();
   const asked = useSearchParams();
