@@ -27,6 +27,9 @@ describe("a to-and-fro", () => {
 
   it("is led by the ground, by the mean of turns on the same side", () => {
     const led = period([
+      // Of the periods before and after.
+      ["pressure", 20, "target"],
+      ["hands", 30, "target"],
       ["hands", 200, "away"],
       ["pressure", 140, "away"],
       ["hands", 950, "target"],
@@ -34,6 +37,8 @@ describe("a to-and-fro", () => {
       ["pressure", 900, "away"],
       ["hands", 1700, "away"],
       ["pressure", 1680, "away"],
+      ["pressure", 1930, "target"],
+      ["hands", 1950, "target"],
     ]);
     expect(values(led, "groundLeadsHands")).toEqual([60]);
     // A turn of another period does not count, and without any there is none.
@@ -54,6 +59,8 @@ describe("a to-and-fro", () => {
 
   it("lands before the hands turn", () => {
     const footEvents = [
+      { foot: "lead", event: "landing", ms: 150 },
+      { foot: "trail", event: "liftOff", ms: 800 },
       { foot: "lead", event: "landing", ms: 900 },
       { foot: "trail", event: "landing", ms: 1650 },
       { foot: "lead", event: "landing", ms: 1900 },
@@ -61,6 +68,7 @@ describe("a to-and-fro", () => {
     const turns: Turn[] = [
       ["hands", 1000, "target"],
       ["hands", 1700, "away"],
+      ["hands", 1990, "target"],
     ];
     expect(values(period(turns, { footEvents }), "landBeforeTurnaround")).toEqual([75]);
     expect(measured("landBeforeTurnaround", period(turns)).why).toBe("noStep");
@@ -68,7 +76,10 @@ describe("a to-and-fro", () => {
 
   it("lets planted feet travel by their toes, each from where it stood", () => {
     const moved = (t: Float64Array) => spell(18, 0, 2000, { toe: follow(t) });
-    const drawn = { ...period(), spells: { lead: [moved(line([100, 9], [200, 2], [900, 5]))] } };
+    const drawn = {
+      ...period(),
+      spells: { lead: [moved(line([100, 9], [200, 2], [900, 5], [1700, 5], [1800, 30]))] },
+    };
     expect(values(drawn, "leadPlantedTravel", "trailPlantedTravel")).toEqual([3, 0]);
   });
 
@@ -111,6 +122,10 @@ describe("a pivot", () => {
     const heel = follow(line([50, 8], [100, 0], [900, 4], [1900, 1], [1950, 20]));
     const drawn = { ...pivot("trail"), spells: { trail: [spell(-18, 0, 2000, { heel })] } };
     expect(values(drawn, "trailHeelTravel")).toEqual([4]);
+    // From where it stood when the turn began, wherever that was.
+    const along = follow(line([100, 2], [900, 6]));
+    const other = { ...pivot("trail"), spells: { trail: [spell(-18, 0, 2000, { heel: along })] } };
+    expect(values(other, "trailHeelTravel")).toEqual([4]);
     expect(values(pivot("trail"), "trailHeelTravel")).toEqual([0]);
   });
 });

@@ -37,7 +37,11 @@ describe("a heel's height", () => {
   });
 
   it("rises at a share of the way down: the first rise after the top", () => {
-    const footEvents = [500, 1150, 1250].map((ms) => ({ foot: "trail", event: "heelUp", ms }));
+    const footEvents = [
+      { foot: "lead", event: "heelUp", ms: 1050 },
+      { foot: "trail", event: "liftOff", ms: 1100 },
+      ...[500, 1150, 1250].map((ms) => ({ foot: "trail", event: "heelUp", ms })),
+    ];
     expect(values({ rep: { footEvents: footEvents as never } }, "trailHeelUpAt")).toEqual([50]);
     expect(measured("trailHeelUpAt").why).toBe("eventNotFound");
   });
@@ -70,6 +74,20 @@ describe("a foot that stands", () => {
     expect(values({ joints: slides }, "leadFootTravelTopToImpact")).toEqual([0]);
   });
 
+  it("goes by the picture where its heel was followed there, from the place where it stands", () => {
+    const heel = {
+      times: Float64Array.of(1100, 1200, 1300),
+      t: Float64Array.of(0, 2, 4),
+      u: new Float64Array(3),
+      residual: new Float64Array(3).fill(1),
+    };
+    const drawn = { spells: { trail: [spell(-18, 0, 2000, { heel })] } };
+    // The network has it at −16 all the time; so does the foot's place.
+    expect(values(drawn, "trailHeelTravelTopToImpact", "leadHeelTravelTopToImpact")).toEqual([
+      4, 0,
+    ]);
+  });
+
   it("turns by the largest change of its direction, with its sign", () => {
     const lead = line([1300, 10], [1500, 45], [1800, 30]);
     const motion = { direction: { lead, trail: level(0).map(() => NaN) } };
@@ -85,7 +103,10 @@ describe("a foot that stands", () => {
     // Lost for a moment in one place it is the same foot.
     expect(turn(spell(18, 0, 1400), spell(19, 1450)).value).toBe(40);
     expect(turn(spell(18, 0, 1400), spell(19, 1560)).why).toBe("footMoved");
-    // It was not there at the end.
+    // Where it stood before all that has nothing to do with it.
+    expect(turn(spell(30, 0, 900), spell(18, 950)).value).toBe(40);
+    // It was not there at the end, or not yet at the beginning.
+    expect(turn(spell(18, 1350)).why).toBe("footMoved");
     expect(turn(spell(18, 0, 1700)).why).toBe("footMoved");
   });
 });

@@ -39,6 +39,16 @@ describe("a step", () => {
   it("of the lead foot is timed where it leaves and where it lands", () => {
     const drawn = { rep: step("lead", 650, 940) };
     expect(values(drawn, "leadLiftFromMidBack", "leadLandBeforeTop")).toEqual([50, 60]);
+    // The other foot's landing is none of its, nor is its own of before.
+    const landing = (foot: string, ms: number) => ({ foot, event: "landing", ms });
+    const both = [
+      landing("lead", 300),
+      landing("trail", 700),
+      { foot: "lead", event: "liftOff", ms: 650 },
+      { foot: "lead", event: "heelUp", ms: 800 },
+      landing("lead", 940),
+    ];
+    expect(values({ rep: { footEvents: both as never } }, "leadLandBeforeTop")).toEqual([60]);
     // One that never lands in the film has left all the same.
     const open = { rep: step("lead", 650) };
     expect(values(open, "leadLiftFromMidBack")).toEqual([50]);

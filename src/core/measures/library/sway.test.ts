@@ -70,6 +70,12 @@ describe("hips and head against each other", () => {
     };
     expect(values({ motion }, "counterMove")).toEqual([4]);
     expect(values({ motion: { ...motion, headT: motion.hipT } }, "counterMove")).toEqual([0]);
+    // From where each was at address.
+    const apart = {
+      hipT: line([200, 5], [800, -1], [1000, 5]),
+      headT: line([200, -9], [800, -5], [1000, -9]),
+    };
+    expect(values({ motion: apart }, "counterMove")).toEqual([4]);
   });
 });
 

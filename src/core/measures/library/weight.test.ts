@@ -33,12 +33,28 @@ describe("the share of the weight", () => {
     expect(read({ leadShare: later, air })).toEqual([50]);
     // Landed at 1,720: the finish is read 270 ms after that.
     expect(read({ leadShare: later, air: { lead: [], trail: [[1400, 1720]] } })).toEqual([80]);
+    // What leaves after the finish changes nothing, and no other moment waits.
+    const after = {
+      lead: [],
+      trail: [
+        [1400, 1700],
+        [1850, 1950],
+      ] as [number, number][],
+    };
+    expect(read({ leadShare: later, air: after })).toEqual([50]);
+    const before = { lead: [], trail: [[900, 1200]] as [number, number][] };
+    expect(values({ rep: { leadShare, air: before } }, "leadShareImpact")).toEqual([86]);
   });
 
   it("at the finish is not told of a foot that was last seen long before", () => {
     const spells = { trail: [spell(-18, 0, 1250)] };
     expect(measured("leadShareFinish", { ...drawn, spells }).why).toBe("footNotSeen");
     expect(measured("leadShareImpact", { ...drawn, spells }).value).toBe(86);
+    const long = { trail: [spell(-18, 0, 700)] };
+    expect(measured("leadShareImpact", { ...drawn, spells: long }).value).toBe(86);
+    // Seen again in time is seen, wherever it was before.
+    const again = { trail: [spell(-30, 0, 500), spell(-18, 600)] };
+    expect(measured("leadShareFinish", { ...drawn, spells: again }).value).toBe(95);
   });
 
   it("loads by its largest rise in a tenth of a second, from the top on", () => {
@@ -71,7 +87,7 @@ describe("turns of the weight", () => {
   });
 
   it("keep a beat as evenly as their gaps are alike", () => {
-    const beat = (...ms: number[]) =>
+    const beat = (ms: readonly number[], events = { impact: 1600 }) =>
       measured("beatSpread", {
         rep: {
           leadShare: line(
@@ -82,11 +98,16 @@ describe("turns of the weight", () => {
             [ms[2]! + 400, 80],
           ),
         },
-        events: { impact: 1600 },
+        events,
       });
-    expect(beat(500, 900, 1300).value).toBeLessThan(2);
+    expect(beat([500, 900, 1300]).value).toBeLessThan(2);
+    // A beat after the strike, or from before the golfer stood still, is none of the swing's.
+    expect(beat([500, 900, 1300], { impact: 1250 }).why).toBe("eventNotFound");
+    expect(beat([500, 900, 1300], { impact: 1600, address: 800 } as never).why).toBe(
+      "eventNotFound",
+    );
     // Gaps of 300 and 500 are 200 / √2 apart, of 400: 35 %. Smoothing draws them nearer.
-    const uneven = beat(500, 800, 1300).value;
+    const uneven = beat([500, 800, 1300]).value;
     expect(uneven).toBeGreaterThan(12);
     expect(uneven).toBeLessThan(35.4);
     expect(measured("beatSpread").why).toBe("eventNotFound");
@@ -105,11 +126,11 @@ describe("turns of the weight", () => {
 
 describe("from behind", () => {
   it("the pressure stands between heels and toes", () => {
-    const feet = { heelT: 0, toeT: 25 };
+    const feet = { heelT: -5, toeT: 20 };
     const drawn = {
       motion: { view: "down-the-line" as const },
       spells: { lead: [spell(5, 0, 2000, feet)], trail: [spell(-5, 0, 2000, feet)] },
-      rep: { pressure: line([200, 10], [1000, 5], [1300, 20]) },
+      rep: { pressure: line([200, 5], [1000, 0], [1300, 15]) },
     };
     expect(values(drawn, "copDepthAddress", "copDepthTop", "copDepthImpact")).toEqual([40, 20, 80]);
     expect(measured("leadShareTop", { ...drawn, rep: { leadShare: level(3) } }).why).toBe(

@@ -147,7 +147,7 @@ function reversals(share: Float64Array, from: number, to: number): number {
     const rose = direction <= 0 && v - low >= REVERSAL;
     if (!fell && !rose) continue;
     // Going away from the start is no turn yet; coming back is.
-    if (direction !== 0 || Math.abs((fell ? high : low) - share[from]!) >= REVERSAL) count++;
+    if (direction !== 0) count++;
     direction = fell ? -1 : 1;
     low = high = v;
   }
