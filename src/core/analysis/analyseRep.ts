@@ -12,11 +12,11 @@ import {
   type ErrorSources,
   unreadOf,
 } from "../uncertainty";
-import { sameRep, type FoundRep } from "./readReps";
+import { isFoundAgain, type FoundRep } from "./readReps";
 import { sortOf } from "./sort";
-import type { ClipReading } from "./readClip";
+import type { ClipReading } from "./findReps";
 import type { AnalysedRep } from "./result";
-import type { Asked } from "./options";
+import type { AnalysisRequest } from "./options";
 
 /** The sampled spread leaves out the picture clock's own error: half a frame, spread evenly. */
 const FRAME_SHARE = 1 / Math.sqrt(12);
@@ -30,7 +30,7 @@ interface RepToAnalyse {
   /** Its place among the clip's reps. */
   index: number;
   clip: ClipReading;
-  asked: Asked;
+  asked: AnalysisRequest;
   /** The same rep in the perturbed copies. */
   sampled: Sampled;
   overrides?: Overrides;
@@ -54,7 +54,7 @@ export function analyseRep(
     errors: options.errors ?? FITTED,
     sort: sortOf(view, rep),
     unread: unreadOf(
-      fromHalf && { rep: fromHalf.find((half) => sameRep(half, found)) ?? null },
+      fromHalf && { rep: fromHalf.find((half) => isFoundAgain(half, found)) ?? null },
       rules,
     ),
     rolledShare: rules.uneven

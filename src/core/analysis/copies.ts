@@ -3,8 +3,8 @@ import type { Overrides } from "../reps";
 import { perturbed, type CopiesPart, sample, zeroErrorSpell, type Sampled } from "../uncertainty";
 import type { FoundRep } from "./readReps";
 import { overriddenRep } from "./override";
-import type { ClipReading } from "./readClip";
-import type { Asked } from "./options";
+import type { ClipReading } from "./findReps";
+import type { AnalysisRequest } from "./options";
 
 /** Perturbed copies behind each uncertainty. */
 export const SAMPLES = 64;
@@ -20,7 +20,7 @@ export class Copies {
 
   constructor(
     private readonly clip: ClipReading,
-    private readonly asked: Asked,
+    private readonly asked: AnalysisRequest,
   ) {}
 
   /**

@@ -6,7 +6,7 @@ import { middle, type FoundRep } from "./readReps";
 import { analyseRep } from "./analyseRep";
 import { Copies } from "./copies";
 import { overriddenRep } from "./override";
-import { readClip } from "./readClip";
+import { findReps } from "./findReps";
 import type { AnalysedRep, Analysis } from "./result";
 import { askedOf, type AnalyseOptions } from "./options";
 
@@ -47,7 +47,7 @@ export interface OpenAnalysis {
  */
 export function openAnalysis(original: Track, options: AnalyseOptions): OpenAnalysis {
   const asked = askedOf(options);
-  const clip = readClip(original, asked);
+  const clip = findReps(original, asked);
   const { scene, problems, reps } = clip;
   const copies = new Copies(clip, asked);
   const analysed = (found: FoundRep, index: number, sampled: Sampled, overrides?: Overrides) =>

@@ -32,7 +32,7 @@ export interface AnalyseOptions {
 }
 
 /** What is asked of a track. */
-export interface Asked {
+export interface AnalysisRequest {
   options: AnalyseOptions;
   stage: Stage | null;
   rules: RepRules;
@@ -44,7 +44,7 @@ export interface Asked {
  *
  * @throws RangeError when the drill, the stage or the stature makes no sense
  */
-export function askedOf(options: AnalyseOptions): Asked {
+export function askedOf(options: AnalyseOptions): AnalysisRequest {
   const { golfer } = options;
   if (!(golfer.statureCm >= 120 && golfer.statureCm <= 220))
     throw new RangeError(`stature must be 120 to 220 cm, got ${golfer.statureCm}`);

@@ -13,7 +13,7 @@ import {
 import { eventError, FITTED, footEventError } from "../uncertainty";
 import type { FoundRep } from "./readReps";
 import { sortOf } from "./sort";
-import type { Asked } from "./options";
+import type { AnalysisRequest } from "./options";
 
 /**
  * Reads a rep again with the golfer's corrections. The method reads each kind of event a little
@@ -26,7 +26,7 @@ export function overriddenRep(
   { motion, window, context, rep }: FoundRep,
   overrides: Overrides,
   whole: Motion,
-  { options, view }: Asked,
+  { options, view }: AnalysisRequest,
 ): FoundRep | null {
   const errors = options.errors ?? FITTED;
   const sort = sortOf(view, rep);

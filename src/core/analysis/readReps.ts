@@ -12,7 +12,7 @@ import {
 import { readScene, type Scene } from "../scene";
 import { finishTrack, type Track } from "../track";
 import { SAME_REP_MS } from "../uncertainty";
-import type { Asked } from "./options";
+import type { AnalysisRequest } from "./options";
 
 /** Picture–sound offset of a phone that no clap has measured, ms (docs/movement.md, impact). */
 const SOUND_U = 20;
@@ -38,7 +38,7 @@ export interface ReadReps {
 }
 
 /** Reads a track whose times are real ones: scene, motion, reps. */
-export function readReps(timed: Track, { options, rules, view }: Asked): ReadReps {
+export function readReps(timed: Track, { options, rules, view }: AnalysisRequest): ReadReps {
   const track = finishTrack(timed, view === "face-on");
   const scene = readScene(track, options.golfer, view, options.camera);
   const whole = readMotion(track, scene, options.golfer);
@@ -64,5 +64,5 @@ export function readReps(timed: Track, { options, rules, view }: Asked): ReadRep
 export const middle = ({ rep }: FoundRep): number =>
   Number.isNaN(rep.events.top) ? (rep.fromMs + rep.toMs) / 2 : rep.events.top;
 /** Whether two readings found the same rep. */
-export const sameRep = (a: FoundRep, b: FoundRep): boolean =>
+export const isFoundAgain = (a: FoundRep, b: FoundRep): boolean =>
   Math.abs(middle(a) - middle(b)) < SAME_REP_MS;

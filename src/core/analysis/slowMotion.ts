@@ -1,7 +1,7 @@
 import type { Problem } from "../scene";
 import { realTime, type Track } from "../track";
 import { readReps, type FoundRep, type ReadReps } from "./readReps";
-import type { Asked } from "./options";
+import type { AnalysisRequest } from "./options";
 
 /**
  * A swing at real speed: longer (or shorter) than this asks about slow motion (docs/movement.md,
@@ -22,7 +22,7 @@ export const SLOW_MOTION: Problem = {
 /**
  * A swing in a film that plays at 1/8, 1/4 or half of its real speed; null where none is found.
  */
-export function slowSwing(original: Track, asked: Asked): ReadReps | null {
+export function slowSwing(original: Track, asked: AnalysisRequest): ReadReps | null {
   for (const times of [8, 4, 2]) {
     const read = readReps(realTime(original, original.video.fps * times), asked);
     if (read.reps.length && !tooSlow(read.reps[0]!)) return read;

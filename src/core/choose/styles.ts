@@ -1,4 +1,4 @@
-import { must } from "../maths";
+import { existing } from "../maths";
 import { STYLES, type Drill, type StyleId, type Styles } from "../drills";
 
 /** A question on which good teachers disagree, with both sides put as their friends would. */
@@ -88,7 +88,7 @@ export const STYLE_CHOICES: readonly StyleChoice[] = [
 ];
 
 export const findStyle = (id: StyleId): StyleChoice =>
-  must(
+  existing(
     STYLE_CHOICES.find((s) => s.id === id),
     `style ${id}`,
   );

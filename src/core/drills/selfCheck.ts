@@ -1,4 +1,4 @@
-import { must } from "../maths";
+import { existing } from "../maths";
 import type { Drill } from "./drill";
 import { ONE_LEG, UNSTEADY } from "./parts";
 
@@ -32,7 +32,7 @@ export function adviceFor(answers: SelfCheckAnswers, drill: Pick<Drill, "notWhen
   const bad = (id: SelfCheckId) =>
     answers[id] !== undefined &&
     answers[id] !==
-      must(
+      existing(
         SELF_CHECK.find((c) => c.id === id),
         `question ${id}`,
       ).fine;

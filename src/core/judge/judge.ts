@@ -1,4 +1,4 @@
-import { must } from "../maths";
+import { existing } from "../maths";
 import { bandFor, type Check, type FailWords, type Stage, PHASES } from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
 import type { Problem } from "../scene";
@@ -63,7 +63,7 @@ export function judge(input: JudgeInput): Verdict {
     );
 
   for (const action of stage.actions) {
-    const seen = must(
+    const seen = existing(
       actions.find((a) => a.id === action.id),
       `action ${action.id}`,
     );
@@ -72,7 +72,7 @@ export function judge(input: JudgeInput): Verdict {
   }
   const unseen = stage.actions.find(
     (a) =>
-      must(
+      existing(
         actions.find((v) => v.id === a.id),
         `action ${a.id}`,
       ).result === "not seen",
@@ -82,7 +82,7 @@ export function judge(input: JudgeInput): Verdict {
     (a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase),
   );
   const resultOf = (c: Check) =>
-    must(
+    existing(
       checks.find((v) => v.id === c.id),
       `check ${c.id}`,
     );

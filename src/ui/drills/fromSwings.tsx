@@ -1,4 +1,4 @@
-import { must } from "@/core/maths";
+import { existing } from "@/core/maths";
 import Link from "next/link";
 import { DRILLS } from "@/core/drills";
 import type { OwnSwings } from "./libraryGolfer";
@@ -16,7 +16,7 @@ export function FromSwings({ swings }: { swings: OwnSwings | null }) {
           . They speak for{" "}
           <Link href={`/drills/${swings.first.id}`} className="font-semibold text-link">
             {
-              must(
+              existing(
                 DRILLS.find((d) => d.id === swings.first!.id),
                 "first drill",
               ).name

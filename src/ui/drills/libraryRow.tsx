@@ -1,6 +1,6 @@
 "use client";
 
-import { must } from "@/core/maths";
+import { existing } from "@/core/maths";
 import { memo, useMemo } from "react";
 import { DRILLS, isJudged, type Drill } from "@/core/drills";
 import { conflicts, findStyle, opposed } from "@/core/choose";
@@ -29,7 +29,7 @@ export const Row = memo(function Row({
   const views = new Set(d.stages.map((s) => s.view));
   const stage =
     d.stages.find((s) => s.main && s.view === "face-on") ??
-    must(
+    existing(
       d.stages.find((s) => s.main),
       `main stage of ${d.id}`,
     );

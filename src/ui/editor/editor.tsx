@@ -1,6 +1,6 @@
 "use client";
 
-import { must } from "@/core/maths";
+import { existing } from "@/core/maths";
 import Link from "next/link";
 import { useReducer, useState } from "react";
 import { toast } from "sonner";
@@ -35,7 +35,7 @@ interface Props {
 export function Editor({ id, file, version, versions, reps, older, golfer, actions }: Props) {
   const [draft, send] = useReducer(edit, file, begunDraft);
   const [kept, setKept] = useState({ file, version });
-  const base = must(
+  const base = existing(
     DRILLS.find((d) => d.id === file.basedOn),
     `drill ${file.basedOn}`,
   );

@@ -1,4 +1,4 @@
-import { must } from "@/core/maths";
+import { existing } from "@/core/maths";
 import { useState } from "react";
 import { toast } from "sonner";
 import type { Drill } from "@/core/drills";
@@ -33,7 +33,7 @@ export function Limits({ file, version, base, reps, golfer, change, wrong }: Pro
   const stageFile = file.stages[at];
   // While a word is missing the limits still judge.
   const judged = stageFile
-    ? must(
+    ? existing(
         ownDrillSchema(file, version.id, version.number).stages.find((s) => s.id === stageId),
         `stage ${stageId}`,
       )
@@ -96,7 +96,7 @@ export function Limits({ file, version, base, reps, golfer, change, wrong }: Pro
                   <CheckPart
                     key={c.id}
                     check={c}
-                    judged={must(
+                    judged={existing(
                       judged.checks.find((j) => j.id === c.id),
                       `check ${c.id}`,
                     )}

@@ -149,7 +149,7 @@ export function Before({
             Or read clips that you have filmed
           </Link>
         </p>
-        <Outgoing state={state} />
+        <OutboxNote state={state} />
       </div>
       <SetUp {...setUp} />
     </div>
@@ -169,7 +169,7 @@ function cameWords({ came }: FilmingState): string {
   return `: ${mb(came.bytes)} ${came.of === null ? "" : `of ${mb(came.of)} `}MB, once`;
 }
 
-export function Outgoing({ state }: { state: FilmingState }) {
+export function OutboxNote({ state }: { state: FilmingState }) {
   if (!state.waiting) return null;
   return (
     <p className="side-note">

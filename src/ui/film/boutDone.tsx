@@ -11,7 +11,7 @@ import { inWords } from "@/ui/kit/inWords";
 import { Filming } from "./filming";
 import { countedReps, type FilmingState } from "./filmingState";
 import { Props } from "./filmProps";
-import { FROM, Outgoing } from "./beforeBout";
+import { FROM, OutboxNote } from "./beforeBout";
 import { inShort } from "./controls";
 import { TooSlow } from "./stateWords";
 
@@ -166,7 +166,7 @@ export function Done({
       <p className="mt-6 side-note" aria-live="polite">
         {state.waiting ? "" : `All ${counted} of ${reps} are kept.`}
       </p>
-      <Outgoing state={state} />
+      <OutboxNote state={state} />
     </div>
   );
 }

@@ -3,7 +3,7 @@ import type { CameraWorker, LiveAnswer, LiveTrack, TrackFile } from "@/vision/wo
 import type { OutgoingRep, Outbox, Outgoing } from "./outbox";
 
 /** What answered reps are kept for. */
-export interface KeptFor extends Pick<
+export interface RepToKeep extends Pick<
   Outgoing,
   "golfer" | "boutId" | "drill" | "drillVersion" | "stage" | "keepFilm"
 > {
@@ -74,7 +74,7 @@ export class Keeper {
   async answered(
     answer: LiveAnswer,
     told: VerdictSummary,
-    { clip, onFilmClock, ...kept }: KeptFor,
+    { clip, onFilmClock, ...kept }: RepToKeep,
   ): Promise<Made | null> {
     const id = answer.keptIn;
     const rep: OutgoingRep = { id: answer.id, about: answer.about, told, withdrawn: false };

@@ -1,6 +1,6 @@
 "use client";
 
-import { must } from "@/core/maths";
+import { existing } from "@/core/maths";
 import { useState } from "react";
 import { NumberField, TextField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
@@ -28,7 +28,7 @@ export function AddBoutForm({
   add(form: object): Promise<string | null>;
 }) {
   const [drillId, setDrill] = useState(drills[0]!.id);
-  const drill = must(
+  const drill = existing(
     drills.find((d) => d.id === drillId),
     `drill ${drillId}`,
   );
@@ -66,7 +66,7 @@ export function AddBoutForm({
           className={BOX}
           value={drillId}
           onChange={(e) => {
-            const d = must(
+            const d = existing(
               drills.find((x) => x.id === e.target.value),
               `drill ${e.target.value}`,
             );

@@ -1,6 +1,6 @@
 "use client";
 
-import { must } from "@/core/maths";
+import { existing } from "@/core/maths";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { toast } from "sonner";
@@ -63,7 +63,7 @@ export function BoutGlance({
   const [pending, attempt] = useAttempt();
   const chosen = useChosen();
   const number = (id: string) =>
-    must(
+    existing(
       bout.reps.find((r) => r.id === id),
       `rep ${id}`,
     ).number;

@@ -5,7 +5,7 @@ import { eventTimes } from "@/core/analysis";
 import type { RepDetail } from "@/server/reps/queries";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
-import { captionOf, eventWords, StripEdges, stripEvents } from "@/ui/charts/strip/words";
+import { captionOf, wordsOfEvent, StripEdges, stripEvents } from "@/ui/charts/strip/words";
 import { Button } from "@/ui/kit/button";
 import { fullTime } from "@/ui/kit/dates";
 import { WORDS } from "@/ui/kit/glyphs";
@@ -146,13 +146,13 @@ export function RepReport({ rep }: { rep: RepDetail }) {
             </caption>
             <tbody>
               {rep.events
-                .filter((e) => e.foot !== "" || eventWords.has(e.name))
+                .filter((e) => e.foot !== "" || wordsOfEvent.has(e.name))
                 .map((e) => (
                   <tr key={`${e.foot}${e.name}${e.t}`} className="border-b border-hair">
                     <th scope="row" className="py-0.5 text-left font-normal">
                       {e.foot
                         ? `${e.foot} ${FOOT_WORDS[e.name] ?? e.name}`
-                        : eventWords.get(e.name)}
+                        : wordsOfEvent.get(e.name)}
                       {e.by === "golfer" && ", as the golfer says"}
                     </th>
                     <td className="text-right whitespace-nowrap">

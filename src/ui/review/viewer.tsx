@@ -10,7 +10,7 @@ import { feetView, viewOf, type Drawn, type OverlayPart } from "@/ui/picture/ove
 import { Button } from "@/ui/kit/button";
 import { WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit } from "@/ui/kit/units";
-import { eventWords } from "@/ui/charts/strip/words";
+import { wordsOfEvent } from "@/ui/charts/strip/words";
 import { PartChoice, PlayBar } from "./playBar";
 import { useKeys } from "./useKeys";
 import { Film } from "./film";
@@ -242,9 +242,9 @@ function swayLimits(rep: RepDetail): Drawn["limits"] {
 /** The picture told by its nearest event: 'top + 34 ms'. */
 function nearestWords({ events }: RepDetail, ms: number): string {
   const near = events
-    .filter((e) => eventWords.has(e.name))
+    .filter((e) => wordsOfEvent.has(e.name))
     .sort((a, b) => Math.abs(a.t - ms) - Math.abs(b.t - ms))[0];
   if (!near) return `${Math.round(ms)} ms`;
   const by = Math.round(ms - near.t);
-  return `${eventWords.get(near.name)}${by === 0 ? "" : by > 0 ? ` + ${by} ms` : ` − ${-by} ms`}`;
+  return `${wordsOfEvent.get(near.name)}${by === 0 ? "" : by > 0 ? ` + ${by} ms` : ` − ${-by} ms`}`;
 }

@@ -1,9 +1,9 @@
 import { parentPort, workerData } from "node:worker_threads";
 import nodeEndpoint from "comlink/dist/esm/node-adapter.mjs";
 import { serveNetwork } from "../network";
-import { runtimeNetwork } from "./runtime";
+import { networkOnThread } from "./runtime";
 
 serveNetwork(
-  () => runtimeNetwork((workerData as { threads: number }).threads),
+  () => networkOnThread((workerData as { threads: number }).threads),
   nodeEndpoint(parentPort!),
 );

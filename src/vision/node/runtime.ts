@@ -8,7 +8,7 @@ import { compileNetwork, type PoseNetwork } from "../network";
 const require = createRequire(import.meta.url);
 
 /** The runtime and the full network, from the installed packages, in this thread: once only. */
-export async function runtimeNetwork(threads: number): Promise<PoseNetwork> {
+export async function networkOnThread(threads: number): Promise<PoseNetwork> {
   const core = await loadRuntime(threads);
   const models = path.dirname(require.resolve("@mediapipe/pose/package.json"));
   return compileNetwork(

@@ -10,7 +10,7 @@ import runtime from "./runtimeVersion.json" with { type: "json" };
  * processor
  * @throws Error when there is no graphics processor, or only one that the processor plays
  */
-export async function runtimeNetwork(wanted: number | "graphics"): Promise<PoseNetwork> {
+export async function networkInWorker(wanted: number | "graphics"): Promise<PoseNetwork> {
   if (wanted === "graphics" && !(await hasGraphics())) throw new Error("no graphics processor");
   const scope = self as unknown as Record<string, unknown>;
   const dir = new URL(runtime.dir, self.location.origin).href;

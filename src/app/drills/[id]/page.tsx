@@ -1,4 +1,4 @@
-import { must } from "@/core/maths";
+import { existing } from "@/core/maths";
 import type { Metadata } from "next";
 import Link from "next/link";
 import { notFound } from "next/navigation";
@@ -68,7 +68,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const wanted = (await searchParams).stage;
   const stage =
     drill.stages.find((s) => s.id === wanted) ??
-    must(
+    existing(
       drill.stages.find((s) => s.main),
       `main stage of ${drill.id}`,
     );
@@ -258,7 +258,7 @@ function Path({
   begun: boolean;
 }) {
   const drills = path.map((id) =>
-    must(
+    existing(
       DRILLS.find((d) => d.id === id),
       `drill ${id}`,
     ),
@@ -296,7 +296,7 @@ function DrillLink({ id }: { id: string }) {
   return (
     <Link href={`/drills/${id}`} className="font-semibold text-link">
       {
-        must(
+        existing(
           DRILLS.find((d) => d.id === id),
           `drill ${id}`,
         ).name

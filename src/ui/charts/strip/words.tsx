@@ -20,7 +20,7 @@ export const EVENT_WORDS: readonly (readonly [name: string, words: string])[] = 
   ["handsTurn", "hands turn"],
 ];
 /** The same by name; other events are not named to the golfer. */
-export const eventWords: ReadonlyMap<string, string> = new Map(EVENT_WORDS);
+export const wordsOfEvent: ReadonlyMap<string, string> = new Map(EVENT_WORDS);
 
 /**
  * A rep's events with those of its strip alone: when weight and hands turn round in a to-and-fro,

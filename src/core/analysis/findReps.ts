@@ -3,7 +3,7 @@ import type { Problem } from "../scene";
 import { realTime, halved, type Track } from "../track";
 import { readReps, type FoundRep, type ReadReps } from "./readReps";
 import { SLOW_MOTION, slowSwing, tooSlow } from "./slowMotion";
-import type { Asked } from "./options";
+import type { AnalysisRequest } from "./options";
 
 /** What is read of a clip before any rep is measured. */
 export interface ClipReading extends ReadReps {
@@ -13,7 +13,7 @@ export interface ClipReading extends ReadReps {
 }
 
 /** Finds the reps of a track, at the speed that the film plays or at a slow-motion camera's. */
-export function readClip(original: Track, asked: Asked): ClipReading {
+export function findReps(original: Track, asked: AnalysisRequest): ClipReading {
   const { options, rules } = asked;
   const rateUnknown = options.captureFps === undefined && !options.live;
   const asPlayed = readReps(realTime(original, options.captureFps), asked);

@@ -4,9 +4,9 @@
  *
  * @param what names it, for whoever reads the error
  * @throws RangeError when it is not there: a bug
- * @example must(DRILLS.find((d) => d.id === id), `drill ${id}`)
+ * @example existing(DRILLS.find((d) => d.id === id), `drill ${id}`)
  */
-export function must<T>(value: T | null | undefined, what: string): T {
+export function existing<T>(value: T | null | undefined, what: string): T {
   if (value === null || value === undefined) throw new RangeError(`there is no ${what}`);
   return value;
 }
