@@ -84,9 +84,18 @@ await Promise.all([
     await bench("accuracy", "tools/bench/accuracy.ts", beside);
     await bench("drills", "tools/bench/drills.ts", beside);
   })(),
-  built &&
-    bench("killed while saving, starting, restoring, migrating", "tools/bench/kill.ts", beside),
+  (async () => {
+    if (!built) return;
+    await bench(
+      "killed while saving, starting, restoring, migrating",
+      "tools/bench/kill.ts",
+      beside,
+    );
+    await bench(
+      "hostile films and requests, damaged databases",
+      "tools/hostile/hostile.ts",
+      beside,
+    );
+  })(),
 ]);
-// This one looks at how long each answer takes.
-if (built) await bench("hostile films and requests, damaged databases", "tools/hostile/hostile.ts");
 end(BUDGET_MIN);

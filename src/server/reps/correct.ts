@@ -54,7 +54,6 @@ export function correctRep(
  * All in one transaction that has the rep's row: corrections of a rep follow one another as they
  * came, and what was said last stays.
  */
-// eslint-disable-next-line max-lines-per-function -- one transaction
 async function corrected(
   tx: Db,
   golferId: string,
