@@ -1,4 +1,4 @@
-import { existing } from "../maths";
+import { withId } from "../maths";
 import { STYLES, type Drill, type StyleId, type Styles } from "../drills";
 
 /** A question on which good teachers disagree, with both sides put as their friends would. */
@@ -87,11 +87,7 @@ export const STYLE_CHOICES: readonly StyleChoice[] = [
   },
 ];
 
-export const findStyle = (id: StyleId): StyleChoice =>
-  existing(
-    STYLE_CHOICES.find((s) => s.id === id),
-    `style ${id}`,
-  );
+export const findStyle = (id: StyleId): StyleChoice => withId(STYLE_CHOICES, id);
 
 /**
  * Every question answered: by the golfer, else by what their swings showed (`seen`), else as usual;

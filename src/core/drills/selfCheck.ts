@@ -1,4 +1,4 @@
-import { existing } from "../maths";
+import { withId } from "../maths";
 import type { Drill } from "./drill";
 import { ONE_LEG, UNSTEADY } from "./parts";
 
@@ -30,12 +30,7 @@ export interface Advice {
 /** What the answers come to for a drill; null until all are given that matter. */
 export function adviceFor(answers: SelfCheckAnswers, drill: Pick<Drill, "notWhen">): Advice | null {
   const bad = (id: SelfCheckId) =>
-    answers[id] !== undefined &&
-    answers[id] !==
-      existing(
-        SELF_CHECK.find((c) => c.id === id),
-        `question ${id}`,
-      ).fine;
+    answers[id] !== undefined && answers[id] !== withId(SELF_CHECK, id).fine;
   if (bad("pain") || bad("injury"))
     return {
       go: false,

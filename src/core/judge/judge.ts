@@ -1,4 +1,4 @@
-import { existing } from "../maths";
+import { withId } from "../maths";
 import { bandFor, type Check, type FailWords, type Stage, PHASES } from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
 import type { Problem } from "../scene";
@@ -63,29 +63,16 @@ export function judge(input: JudgeInput): Verdict {
     );
 
   for (const action of stage.actions) {
-    const seen = existing(
-      actions.find((a) => a.id === action.id),
-      `action ${action.id}`,
-    );
+    const seen = withId(actions, action.id);
     if (seen.result === "missing")
       return verdict("fail", null, { id: action.id, words: action.cue });
   }
-  const unseen = stage.actions.find(
-    (a) =>
-      existing(
-        actions.find((v) => v.id === a.id),
-        `action ${a.id}`,
-      ).result === "not seen",
-  );
+  const unseen = stage.actions.find((a) => withId(actions, a.id).result === "not seen");
 
   const byPhase = [...stage.checks].sort(
     (a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase),
   );
-  const resultOf = (c: Check) =>
-    existing(
-      checks.find((v) => v.id === c.id),
-      `check ${c.id}`,
-    );
+  const resultOf = (c: Check) => withId(checks, c.id);
   const musts = byPhase.filter((c) => c.level === "must");
   const failed = musts.find((c) => resultOf(c).result === "fail");
   if (failed) {

@@ -2,7 +2,7 @@
 export { curve, type Curve, type Knot } from "./curve";
 export { bridge, derivative, filtfilt, lowPass, type LowPass, resample } from "./filter";
 export { JerkSmoother } from "./jerkSmoother";
-export { existing } from "./existing";
+export { withId } from "./withId";
 export { recordOf } from "./recordOf";
 export { firstWhere } from "./search";
 export { seeded, type Seeded } from "./seeded";

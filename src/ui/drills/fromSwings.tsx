@@ -1,4 +1,4 @@
-import { existing } from "@/core/maths";
+import { withId } from "@/core/maths";
 import Link from "next/link";
 import { DRILLS } from "@/core/drills";
 import type { OwnSwings } from "./libraryGolfer";
@@ -15,12 +15,7 @@ export function FromSwings({ swings }: { swings: OwnSwings | null }) {
           </Link>
           . They speak for{" "}
           <Link href={`/drills/${swings.first.id}`} className="font-semibold text-link">
-            {
-              existing(
-                DRILLS.find((d) => d.id === swings.first!.id),
-                "first drill",
-              ).name
-            }
+            {withId(DRILLS, swings.first.id).name}
           </Link>
           .
         </>

@@ -1,8 +1,7 @@
 "use client";
 
-import { existing } from "@/core/maths";
 import { memo, useMemo } from "react";
-import { DRILLS, isJudged, type Drill } from "@/core/drills";
+import { DRILLS, isJudged, stageOf, type Drill } from "@/core/drills";
 import { conflicts, findStyle, opposed } from "@/core/choose";
 import { TINY } from "@/ui/charts/strip/geometry";
 import { DrillName } from "./drillName";
@@ -27,12 +26,7 @@ export const Row = memo(function Row({
   narrow?: boolean;
 }) {
   const views = new Set(d.stages.map((s) => s.view));
-  const stage =
-    d.stages.find((s) => s.main && s.view === "face-on") ??
-    existing(
-      d.stages.find((s) => s.main),
-      `main stage of ${d.id}`,
-    );
+  const stage = d.stages.find((s) => s.main && s.view === "face-on") ?? stageOf(d);
   const gate = stage.checks.find((c) => c.point)?.id ?? "";
   const last =
     golfer.last && golfer.last !== d.id ? DRILLS.find((o) => o.id === golfer.last) : undefined;

@@ -1,4 +1,4 @@
-import { existing } from "@/core/maths";
+import { withId } from "@/core/maths";
 import { createContext, memo, useContext } from "react";
 import type { Movement } from "@/core/play";
 import type { Check } from "@/core/drills";
@@ -164,10 +164,7 @@ export const TargetStrip = memo(function TargetStrip({
         style={{ "--film": `${FILM.height}px` } as React.CSSProperties}
       >
         {order.map((i) => {
-          const check = existing(
-            checks.find((c) => c.id === movement.checks[i]!.id),
-            `check ${movement.checks[i]!.id}`,
-          );
+          const check = withId(checks, movement.checks[i]!.id);
           return (
             <li
               key={check.id}

@@ -1,6 +1,6 @@
 "use client";
 
-import { existing } from "@/core/maths";
+import { withId } from "@/core/maths";
 import Link from "next/link";
 import { useReducer, useState } from "react";
 import { toast } from "sonner";
@@ -35,10 +35,7 @@ interface Props {
 export function Editor({ id, file, version, versions, reps, older, golfer, actions }: Props) {
   const [draft, send] = useReducer(edit, file, begunDraft);
   const [kept, setKept] = useState({ file, version });
-  const base = existing(
-    DRILLS.find((d) => d.id === file.basedOn),
-    `drill ${file.basedOn}`,
-  );
+  const base = withId(DRILLS, file.basedOn);
   const [pending, attempt] = useAttempt("That did not work. Nothing is lost: try again.");
   const { now } = draft;
   const read = checkDrillFile(now);

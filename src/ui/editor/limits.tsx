@@ -1,4 +1,4 @@
-import { existing } from "@/core/maths";
+import { withId } from "@/core/maths";
 import { useState } from "react";
 import { toast } from "sonner";
 import type { Drill } from "@/core/drills";
@@ -33,10 +33,7 @@ export function Limits({ file, version, base, reps, golfer, change, wrong }: Pro
   const stageFile = file.stages[at];
   // While a word is missing the limits still judge.
   const judged = stageFile
-    ? existing(
-        ownDrillSchema(file, version.id, version.number).stages.find((s) => s.id === stageId),
-        `stage ${stageId}`,
-      )
+    ? withId(ownDrillSchema(file, version.id, version.number).stages, stageId)
     : null;
   const ofStage = reps.filter((r) => r.stageId === stageId);
   const best = judged && bestBands(judged, ofStage);
@@ -96,10 +93,7 @@ export function Limits({ file, version, base, reps, golfer, change, wrong }: Pro
                   <CheckPart
                     key={c.id}
                     check={c}
-                    judged={existing(
-                      judged.checks.find((j) => j.id === c.id),
-                      `check ${c.id}`,
-                    )}
+                    judged={withId(judged.checks, c.id)}
                     stage={judged}
                     reps={ofStage}
                     statureCm={golfer.statureCm}

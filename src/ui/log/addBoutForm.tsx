@@ -1,6 +1,6 @@
 "use client";
 
-import { existing } from "@/core/maths";
+import { withId } from "@/core/maths";
 import { useState } from "react";
 import { NumberField, TextField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
@@ -28,10 +28,7 @@ export function AddBoutForm({
   add(form: object): Promise<string | null>;
 }) {
   const [drillId, setDrill] = useState(drills[0]!.id);
-  const drill = existing(
-    drills.find((d) => d.id === drillId),
-    `drill ${drillId}`,
-  );
+  const drill = withId(drills, drillId);
   const [stageId, setStage] = useState(drill.stages[0]!.id);
   const [at, setAt] = useState(now);
   const [place, setPlace] = useState(places[0] ?? "");
@@ -66,10 +63,7 @@ export function AddBoutForm({
           className={BOX}
           value={drillId}
           onChange={(e) => {
-            const d = existing(
-              drills.find((x) => x.id === e.target.value),
-              `drill ${e.target.value}`,
-            );
+            const d = withId(drills, e.target.value);
             setDrill(d.id);
             setStage(d.stages[0]!.id);
             setDone(d.reps);

@@ -1,6 +1,6 @@
 "use client";
 
-import { existing } from "@/core/maths";
+import { withId } from "@/core/maths";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { toast } from "sonner";
@@ -62,11 +62,7 @@ export function BoutGlance({
   const router = useRouter();
   const [pending, attempt] = useAttempt();
   const chosen = useChosen();
-  const number = (id: string) =>
-    existing(
-      bout.reps.find((r) => r.id === id),
-      `rep ${id}`,
-    ).number;
+  const number = (id: string) => withId(bout.reps, id).number;
   const open = bout.reps.filter((r) => r.result === "not judged");
   const own = glance.look.filter((l) => l.id !== best);
   return (

@@ -1,4 +1,4 @@
-import { existing } from "@/core/maths";
+import { withId } from "@/core/maths";
 import type { Metadata } from "next";
 import Link from "next/link";
 import { notFound } from "next/navigation";
@@ -12,7 +12,7 @@ import {
   STANCE_DRILL,
   STANCE_STAGES,
 } from "@/core/choose";
-import { DRILLS, isJudged, type Drill, type Stage, pathsThrough } from "@/core/drills";
+import { DRILLS, isJudged, stageOf, type Drill, type Stage, pathsThrough } from "@/core/drills";
 import { isThrough, ladder, LAST, PASSES, type LadderStanding } from "@/core/practice";
 import { requestDatabase } from "@/server/db/request";
 import { drillOf, isOwn } from "@/server/drills/ownDrills";
@@ -66,12 +66,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const drill = await asked((await params).id);
   if (!drill) notFound();
   const wanted = (await searchParams).stage;
-  const stage =
-    drill.stages.find((s) => s.id === wanted) ??
-    existing(
-      drill.stages.find((s) => s.main),
-      `main stage of ${drill.id}`,
-    );
+  const stage = drill.stages.find((s) => s.id === wanted) ?? stageOf(drill);
   const db = await requestDatabase();
   const known = await currentGolfer(db);
   const turns =
@@ -257,12 +252,7 @@ function Path({
   through: (drill: Drill) => boolean;
   begun: boolean;
 }) {
-  const drills = path.map((id) =>
-    existing(
-      DRILLS.find((d) => d.id === id),
-      `drill ${id}`,
-    ),
-  );
+  const drills = path.map((id) => withId(DRILLS, id));
   const at = drills.findIndex((d) => !through(d));
   return (
     <li className="flex flex-wrap items-baseline gap-x-2">
@@ -295,12 +285,7 @@ function Path({
 function DrillLink({ id }: { id: string }) {
   return (
     <Link href={`/drills/${id}`} className="font-semibold text-link">
-      {
-        existing(
-          DRILLS.find((d) => d.id === id),
-          `drill ${id}`,
-        ).name
-      }
+      {withId(DRILLS, id).name}
     </Link>
   );
 }
