@@ -93,9 +93,13 @@ const roomOf = (golfer: Golfer, monday: Day, today: Day): DayRoom[] =>
 
 /** The week as it is kept, with what was really done. */
 export async function weekOf(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
-  const kept = await keptWeek(db, golfer.id, monday);
-  const bouts = kept ? withDone(kept, await doneIn(db, golfer.id, monday)) : [];
-  return weekWith(db, golfer, monday, today, bouts);
+  return weekWith(db, golfer, monday, today, await boutsOf(db, golfer.id, monday));
+}
+
+/** A week's bouts as they are kept, with what was really done; none before any is kept. */
+async function boutsOf(db: Db, golferId: string, monday: Day): Promise<KeptBout[]> {
+  const kept = await keptWeek(db, golferId, monday);
+  return kept ? withDone(kept, await doneIn(db, golferId, monday)) : [];
 }
 
 async function weekWith(
@@ -153,7 +157,7 @@ async function plannedFrom(db: Db, golfer: Golfer, before: Week, today: Day): Pr
  */
 export async function plannedWeek(db: Db, golfer: Golfer, monday: Day, today: Day): Promise<Week> {
   const kept = await weekOf(db, golfer, monday, today);
-  if (hasPlan(kept) || monday !== mondayOf(today)) return kept;
+  if (hasPlan(kept.bouts) || monday !== mondayOf(today)) return kept;
   return weekWith(db, golfer, monday, today, await plannedFrom(db, golfer, kept, today));
 }
 
@@ -167,12 +171,12 @@ export async function keepShownWeek(db: Db, golferId: string, at: Date): Promise
   const today = localDay(new Date());
   const monday = mondayOf(today);
   if (mondayOf(localDay(at)) !== monday) return;
+  if (hasPlan(await boutsOf(db, golferId, monday))) return;
   const [own] = await db.select().from(golfer).where(eq(golfer.id, golferId));
-  if (own && !hasPlan(await weekOf(db, own, monday, today)))
-    await planAgain(db, own, monday, today);
+  if (own) await planAgain(db, own, monday, today);
 }
 
-const hasPlan = (week: Week): boolean => week.bouts.some((b) => b.state !== "done");
+const hasPlan = (bouts: readonly KeptBout[]): boolean => bouts.some((b) => b.state !== "done");
 
 async function keptWeek(db: Db, golferId: string, monday: Day): Promise<KeptBout[] | null> {
   const [row] = await db
