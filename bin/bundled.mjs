@@ -1,5 +1,5 @@
-// Runs TypeScript from its sources, bundled first: that takes a fifth of a second, loading some 400
-// files one by one takes four.
+// Runs TypeScript from its sources, bundled first: that takes 0.2 to 0.3 s, loading some 400 files
+// one by one took four.
 import { createHash } from "node:crypto";
 import {
   existsSync,

@@ -86,11 +86,7 @@ await Promise.all([
   })(),
   (async () => {
     if (!built) return;
-    await bench(
-      "killed while saving, starting, restoring, migrating",
-      "tools/bench/kill.ts",
-      beside,
-    );
+    await bench("killed while saving, starting, backing up", "tools/bench/kill.ts", beside);
     await bench(
       "hostile films and requests, damaged databases",
       "tools/hostile/hostile.ts",

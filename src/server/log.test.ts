@@ -28,7 +28,7 @@ it("puts a large log aside at the next start, and begins anew", async () => {
   expect(readFileSync(file("server.ndjson"), "utf8")).toContain("second");
 });
 
-it("stops nothing where the data directory can't be written: lines go to the terminal", async () => {
+it("stops nothing where the data directory can't be written", async () => {
   writeFileSync(path.join(dir, "file"), "");
   vi.stubEnv("KINGFISHER_DATA", path.join(dir, "file"));
   const log = await opened();

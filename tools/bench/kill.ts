@@ -1,8 +1,8 @@
 /**
  * What a program that is killed loses: `npm run bench:kill` (after a build), 200 kills of a process
  * that saves, and 200 of the site: while two golfers' reps come in, at its start, during a backup,
- * a restore, a removal and a migration; `--check`: two and three. Every acknowledged thing is looked for
- * afterwards, and every film is held against its hash.
+ * a restore, a removal and a migration; `--check`: two, and the first three. Every acknowledged thing
+ * is looked for afterwards, and every film is held against its hash.
  */
 import { seeded } from "../../src/core/maths/seeded";
 import { killInProcess } from "./kill/inProcess";

@@ -1,7 +1,7 @@
 /**
  * What hostile files, hostile requests and damage do: `npm run hostile` (1,000 films and 1,000
- * requests after a build, and every damage to a database at twenty places; `--check`: eight of each,
- * and two damages once; `--only media,requests,damage`, `--seed N`). All of it comes from the
+ * requests after a build, and every damage to a database at twenty places; `--check`: eight of
+ * each, and two damages once; `--only media,requests,damage`, `--seed N`). All of it comes from the
  * seed. Ends with 1 where anything was crashed, unclear, slow, too large, changed or lost.
  */
 import { parseArgs } from "node:util";

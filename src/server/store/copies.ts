@@ -116,11 +116,10 @@ async function thinOut(dir: string, now: Date): Promise<void> {
  * with what it says
  */
 export function readInOwnProcess(db: string): Promise<RowCounts> {
-  const [run, script] = ["bin/run.mjs", "src/server/store/readWhole.ts"].map((file) =>
-    under(process.cwd(), file),
-  );
+  const run = under(process.cwd(), "bin/run.mjs");
+  const script = under(process.cwd(), "src/server/store/readWhole.ts");
   return new Promise((resolve, reject) => {
-    const child = spawn("nice", ["-n", "10", process.execPath, run!, script!, db], {
+    const child = spawn("nice", ["-n", "10", process.execPath, run, script, db], {
       stdio: ["ignore", "pipe", "pipe"],
     });
     let [out, err] = ["", ""];

@@ -1,6 +1,8 @@
 /**
  * Opens a database that nothing else uses and reads all of it: every row, and every index against
- * its table. Prints how many rows it holds, or what is wrong with it. `node bin/run.mjs src/server/store/readWhole.ts DIR`
+ * its table. Prints how many rows it holds, or what is wrong with it.
+ *
+ * `node bin/run.mjs src/server/store/readWhole.ts DIR`
  */
 import { PGlite } from "@electric-sql/pglite";
 import { amcheck } from "@electric-sql/pglite/contrib/amcheck";
