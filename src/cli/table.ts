@@ -36,7 +36,7 @@ export function table(a: AnalysisJson): string {
           : `${number(c.value)}${c.u === null ? "" : ` ± ${number(2 * c.u)}`} ${unit}`;
       lines.push(
         `    ${c.result.padEnd(15)} ${(names.get(c.id) ?? c.id).padEnd(30)} ` +
-          `${value.padStart(18)}   wanted ${band} ${unit}${c.must ? "" : "  (advice)"}`,
+          `${value.padStart(18)}   wanted ${band} ${unit}${c.must ? "" : `  (${c.level})`}`,
       );
     }
     lines.push("    also measured");

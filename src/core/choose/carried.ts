@@ -1,4 +1,4 @@
-import type { Check, Drill } from "../drills";
+import { type Check, decides, type Drill } from "../drills";
 import { CATALOGUE } from "../measures";
 
 /**
@@ -16,4 +16,4 @@ export const carriedChecks = (drill: Drill): Check[] =>
   drill.stages
     .filter((s) => s.main)
     .flatMap((s) => s.checks)
-    .filter((c) => c.level !== "advice" && isCarried(c));
+    .filter((c) => decides(c) && isCarried(c));

@@ -1,4 +1,4 @@
-import { type Check, type Drill, STYLES, type StyleId } from "../drills";
+import { type Check, decides, type Drill, STYLES, type StyleId } from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
 import { findStyle } from "./styles";
 
@@ -30,7 +30,7 @@ export function conflicts(a: Drill, b: Drill): Conflict[] {
     d.stages
       .filter((s) => s.main)
       .flatMap((s) => s.checks)
-      .filter((c) => c.level !== "advice");
+      .filter(decides);
   for (const own of asked(a))
     for (const other of asked(b)) {
       if (

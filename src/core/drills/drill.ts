@@ -42,6 +42,17 @@ export interface RequiredAction extends FailWords {
   need: ActionNeed;
 }
 
+/**
+ * What a check does for the verdict (docs/movement.md, verdict rule 2). *Must*: a pass needs it
+ * surely inside its band, and surely outside fails the rep. *Limit*: surely outside fails the rep;
+ * in doubt or not measured it holds no pass back. *Advice*: neither.
+ */
+export const LEVELS = ["must", "limit", "advice"] as const;
+export type Level = (typeof LEVELS)[number];
+
+/** Whether a check can fail a rep. */
+export const decides = ({ level }: { level: Level }): boolean => level !== "advice";
+
 export interface Check {
   id: string;
   name: string;
@@ -55,8 +66,8 @@ export interface Check {
   scales: readonly [boolean, boolean];
   target: number;
   fault: number;
-  level: "must" | "should" | "advice";
-  /** One of these must be decided for a pass. */
+  level: Level;
+  /** What the drill is for: of a pass one of these is surely inside. */
   point: boolean;
   phase: Phase;
   /** Measured below or above the band. */
@@ -93,6 +104,11 @@ export interface Stage {
   onProp?: "lead" | "trail";
   actions: readonly RequiredAction[];
   checks: readonly Check[];
+  /**
+   * What the drill warns of and one phone can't see: a pass says so, and the drill asks about it
+   * after the bout.
+   */
+  blind?: readonly { name: string; question: string }[];
   /** The movement that is asked for. */
   target?: () => MovementScript;
   faults?: readonly Fault[];
@@ -193,5 +209,5 @@ export interface Drill {
 }
 
 /** Whether a stage's reps get a verdict; else it is a rehearsal: counted and shown. */
-export const isJudged = (stage: Stage): boolean =>
-  stage.checks.some((c) => c.level === "must" && c.point);
+export const isJudged = (stage: Pick<Stage, "checks">): boolean =>
+  stage.checks.some((c) => decides(c) && c.point);

@@ -1,6 +1,6 @@
 import { bandFor } from "./builtIn";
 import type { Fault, Stage } from "./drill";
-import { PHASES } from "./drill";
+import { decides, PHASES } from "./drill";
 import { body, type MovementScript, simulate, truths, type Truth } from "../figure";
 
 /**
@@ -58,19 +58,17 @@ export function done(
   }
 }
 
-/** The faults of a stage that can fail a rep: one that only a should tells can not. */
+/** The faults of a stage that can fail a rep: one that only advice tells can not. */
 export const failingFaults = (stage: Stage): readonly Fault[] =>
-  (stage.faults ?? []).filter((f) =>
-    stage.checks.every((c) => c.id !== f.fails || c.level === "must"),
-  );
+  (stage.faults ?? []).filter((f) => stage.checks.every((c) => c.id !== f.fails || decides(c)));
 
-/** Id of the action or must whose cue a movement should get; null when it is good. */
+/** Id of the action, must or limit whose cue a movement should get; null when it is good. */
 export function dueCue(stage: Stage, truth: Judgeable, statureCm = 178): string | null {
   const missing = stage.actions.find((a) => !done(a.need, truth));
   if (missing) return missing.id;
   const inside = margins(stage, truth, statureCm);
-  const musts = stage.checks
-    .filter((c) => c.level === "must")
+  const deciding = stage.checks
+    .filter(decides)
     .sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
-  return musts.find((c) => inside.get(c.id)!.inside < 0)?.id ?? null;
+  return deciding.find((c) => inside.get(c.id)!.inside < 0)?.id ?? null;
 }

@@ -47,7 +47,7 @@ function check(
 }
 
 export const must = (parts: CheckParts): Check => check("must", parts);
-export const should = (parts: CheckParts): Check => check("should", parts);
+export const limit = (parts: CheckParts): Check => check("limit", parts);
 export const advice = (parts: CheckParts): Check => check("advice", parts);
 
 export const action = (
@@ -110,7 +110,7 @@ export const RULES = {
 } as const satisfies Record<string, RepRules>;
 
 /** Of the hips' two drills that are seen from behind. */
-export const BEND_KEPT: Check = should({
+export const BEND_KEPT: Check = limit({
   measure: "bendChange",
   name: "Bend kept",
   band: [-9, 12],

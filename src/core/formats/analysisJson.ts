@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LEVELS } from "../drills";
 
 /**
  * The promise of `kingfisher analyse --json`: one such object a clip, a line each. Times in ms from
@@ -17,7 +18,7 @@ export const check = z.object({
   id: z.string(),
   measure: z.string(),
   band: z.tuple([z.number().nullable(), z.number().nullable()]),
-  level: z.enum(["must", "should", "advice"]),
+  level: z.enum(LEVELS),
   must: z.boolean(),
   result: z.enum(["pass", "fail", "too close", "not measurable"]),
   value: z.number().nullable(),

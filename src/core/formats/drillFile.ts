@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { DRILLS, type Check, type Drill, type Stage } from "../drills";
+import { DRILLS, LEVELS, type Check, type Drill, type Stage } from "../drills";
 import { MEASURE_IDS, type MeasureId } from "../measures";
 import { DRILL_FILE_TOO_LARGE, LARGEST_DRILL_FILE } from "./drillFileSize";
 import { CANT_SHOW, isShown } from "./shownText";
@@ -40,7 +40,8 @@ const check = z.strictObject({
       ([lo, hi]) => lo === null || hi === null || lo < hi,
       "The lower limit must be below the upper one.",
     ),
-  level: z.enum(["must", "should", "advice"]),
+  // Files of before limits have "should", which decided nothing.
+  level: z.preprocess((v) => (v === "should" ? "advice" : v), z.enum(LEVELS)),
   point: z.boolean().describe("One of these must be decided for a pass."),
   below: words.optional(),
   above: words.optional(),

@@ -1,4 +1,4 @@
-import type { RequiredAction, Stage } from "../drills";
+import { decides, type RequiredAction, type Stage } from "../drills";
 import { CATALOGUE, type Awaited, type MeasureId } from "../measures";
 import type { EventName, RepKind } from "../reps";
 import { WALK_MS } from "./actions";
@@ -21,8 +21,8 @@ interface FoundEvents {
 const awaitedBy = (id: MeasureId): readonly Awaited[] => CATALOGUE[id].waitsFor;
 
 /**
- * *Deciding instant* of a rep, ms: the latest event, landing or end that one of the stage's musts
- * or actions waits for. Null while one of them has not been found.
+ * *Deciding instant* of a rep, ms: the latest event, landing or end that one of the stage's musts,
+ * limits or actions waits for. Null while one of them has not been found.
  *
  * @example decidingInstant(findStage("double-step").stage, rep) // top, or the lead foot's landing,
  * or the strike
@@ -33,7 +33,7 @@ export function decidingInstant(
 ): number | null {
   const heldMs = holdOf(stage) * 1000;
   const musts = stage.checks
-    .filter((c) => c.level === "must")
+    .filter(decides)
     .flatMap((c) => awaitedBy(c.measure).map((a) => timeOf(a, rep, heldMs)));
   // A rehearsal is over when the movement is.
   if (!musts.length && !stage.actions.length)
@@ -47,7 +47,7 @@ export function decidingInstant(
  */
 export function decidesByTop({ checks, actions }: Pick<Stage, "checks" | "actions">): boolean {
   const asked = [
-    ...checks.filter((c) => c.level === "must").flatMap((c) => awaitedBy(c.measure)),
+    ...checks.filter(decides).flatMap((c) => awaitedBy(c.measure)),
     ...actions.flatMap(({ need }) =>
       need.kind === "measure"
         ? awaitedBy(need.measure)

@@ -1,5 +1,13 @@
 import { withId } from "../maths";
-import { bandFor, type Check, type FailWords, type Stage, PHASES } from "../drills";
+import {
+  bandFor,
+  type Check,
+  decides,
+  type FailWords,
+  isJudged,
+  PHASES,
+  type Stage,
+} from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
 import type { Problem } from "../scene";
 import type {
@@ -42,8 +50,8 @@ export interface JudgeInput {
 }
 
 /**
- * The verdict on a rep (docs/movement.md, verdict rules 2–6): required actions first, then every
- * must of the stage; one cue, that of the failed must which comes first in the chain of causes.
+ * The verdict on a rep (docs/movement.md, verdict rules 2–6): required actions first, then the
+ * checks; one cue, that of the failed must or limit which comes first in the chain of causes.
  */
 export function judge(input: JudgeInput): Verdict {
   const { stage, measures, actions } = input;
@@ -73,8 +81,8 @@ export function judge(input: JudgeInput): Verdict {
     (a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase),
   );
   const resultOf = (c: Check) => withId(checks, c.id);
-  const musts = byPhase.filter((c) => c.level === "must");
-  const failed = musts.find((c) => resultOf(c).result === "fail");
+  const deciding = byPhase.filter(decides);
+  const failed = deciding.find((c) => resultOf(c).result === "fail");
   if (failed) {
     return verdict("fail", null, { id: failed.id, words: failWords(failed, resultOf(failed)).cue });
   }
@@ -87,15 +95,21 @@ export function judge(input: JudgeInput): Verdict {
       },
       null,
     );
-  const open = musts.filter((c) => resultOf(c).result !== "pass");
-  if (open.length === 0 && musts.some((c) => c.point)) return verdict("pass", null, null);
-  if (musts.length === 0)
+  if (!isJudged(stage))
     return verdict(
       "not judged",
       { code: "rehearsal", message: "This stage is a rehearsal: counted and shown, not judged." },
       null,
     );
-  return verdict("not judged", openReason(open, musts.length, resultOf), null);
+  const open = deciding.filter((c) => resultOf(c).result !== "pass");
+  const holding = open.filter((c) => c.level === "must");
+  const points = deciding.filter((c) => c.point);
+  // Without its point a drill was not seen to be done, whatever else was.
+  if (points.every((c) => open.includes(c)))
+    holding.push(...points.filter((c) => !holding.includes(c)));
+  if (holding.length === 0) return verdict("pass", notCovered(stage, open), null);
+  const asked = deciding.filter((c) => c.level === "must" || holding.includes(c));
+  return verdict("not judged", openReason(holding, asked.length, resultOf), null);
 }
 
 /**
@@ -126,6 +140,16 @@ function check(c: Check, measures: JudgeInput["measures"], statureCm: number): C
     value: measured.value,
     u: measured.u,
     ...(typeof told === "number" ? { told } : {}),
+  };
+}
+
+/** What a pass does not say: limits that stayed open, and what one phone never sees of the stage. */
+function notCovered({ blind }: Stage, open: readonly Check[]): Reason | null {
+  const names = [...open.map((c) => c.name), ...(blind ?? []).map((b) => b.name)];
+  if (!names.length) return null;
+  return {
+    code: "notCovered",
+    message: `This film can't tell: ${names.map((n) => n[0]!.toLowerCase() + n.slice(1)).join("; ")}.`,
   };
 }
 

@@ -1,4 +1,5 @@
 import type { Problem } from "../scene";
+import type { Level } from "../drills";
 import type { MeasureId } from "../measures";
 
 /** A measure of one rep with its standard uncertainty, or why it can't be had. */
@@ -21,7 +22,7 @@ export interface CheckVerdict {
   id: string;
   measure: MeasureId;
   band: [number | null, number | null];
-  level: "must" | "should" | "advice";
+  level: Level;
   must: boolean;
   result: CheckResult;
   value: number | null;
@@ -48,7 +49,10 @@ export const summaryOf = ({ result, cue, reason }: VerdictSummary): VerdictSumma
   reason,
 });
 
-/** What is said of a rep: pass, fail with one cue, or not judged with one reason. */
+/**
+ * What is said of a rep: pass, fail with one cue, or not judged with one reason. The reason of a
+ * pass is what it does not cover, where that is anything.
+ */
 export interface Verdict {
   result: "pass" | "fail" | "not judged";
   reason: Reason | null;

@@ -1,4 +1,4 @@
-import type { Check, Stage } from "../drills";
+import { type Check, decides, type Stage } from "../drills";
 import { deviation, mean } from "../maths";
 import type { KeptRep } from "./judgeAgain";
 
@@ -26,7 +26,7 @@ export interface BestBands {
  * @returns null with fewer than `FEWEST` reps that were measured
  */
 export function bestBands(stage: Stage, reps: readonly KeptRep[]): BestBands | null {
-  const musts = stage.checks.filter((c) => c.level === "must");
+  const musts = stage.checks.filter((c) => c.level === "must" || (decides(c) && c.point));
   const valueOf = (r: KeptRep, c: Check) => r.measures[c.measure]?.value ?? null;
   const known = reps.filter((r) => musts.every((c) => valueOf(r, c) !== null));
   if (known.length < FEWEST || !musts.length) return null;

@@ -1,4 +1,5 @@
-import type { Measured, Verdict } from "../judge";
+import { decides } from "../drills";
+import type { CheckVerdict, Measured, Verdict } from "../judge";
 import type { MeasureId } from "../measures";
 import type { EventName } from "../reps";
 
@@ -130,14 +131,16 @@ export function differences(
 }
 
 /**
- * How far a rep is from failing: of its musts the least room to a limit, in standard uncertainties;
- * negative where one failed, null where one is not measured.
+ * How far a rep is from failing: of its musts and the limits that were measured the least room to
+ * an end of the band, in standard uncertainties; negative where one failed, null where a must is not
+ * measured.
  */
 export function margin({ checks }: Pick<Verdict, "checks">): number | null {
-  const musts = checks.filter((c) => c.must);
-  if (!musts.length || musts.some((c) => c.value === null || c.u === null)) return null;
+  const known = (c: CheckVerdict) => c.value !== null && c.u !== null;
+  const held = checks.filter((c) => c.must || (decides(c) && known(c)));
+  if (!held.length || !held.every(known)) return null;
   return Math.min(
-    ...musts.map(
+    ...held.map(
       ({ band: [lo, hi], value, u }) =>
         Math.min(lo === null ? Infinity : value! - lo, hi === null ? Infinity : hi - value!) /
         Math.max(u!, LEAST_U),

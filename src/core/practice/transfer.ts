@@ -1,15 +1,15 @@
 import { isCarried } from "../choose";
-import type { Stage } from "../drills";
+import { decides, type Stage } from "../drills";
 import type { Measured, Verdict } from "../judge";
 import { judgeAgain } from "./judgeAgain";
 
 /**
- * A stage as a normal swing is held to it: by its carried musts alone, none of its steps and set-up
- *; null where nothing of it carries.
+ * A stage as a normal swing is held to it: by its carried musts and limits alone, none of its steps and
+ * set-up; null where nothing of it carries.
  */
 export function carriedStage(stage: Stage): Stage | null {
   const checks = stage.checks
-    .filter((c) => c.level === "must" && isCarried(c))
+    .filter((c) => decides(c) && isCarried(c))
     .map((c) => ({ ...c, point: true }));
   return checks.length ? { ...stage, actions: [], checks } : null;
 }

@@ -1,4 +1,4 @@
-import { bandFor, type Drill, type Stage } from "../../core/drills";
+import { bandFor, decides, type Drill, type Stage } from "../../core/drills";
 import type { Measured } from "../../core/judge";
 import { median } from "../../core/maths";
 import { CATALOGUE, type MeasureId } from "../../core/measures";
@@ -50,7 +50,7 @@ export async function progressOf(
   const standing = ladder(drill, reps.get(drill.id) ?? [], golfer.wentOn).find(
     (s) => s.stage.id === stage.id,
   )!;
-  const checks = stage.checks.filter((c) => c.level === "must");
+  const checks = stage.checks.filter(decides);
   const carried = carriedStage(stage);
   const normal = await normalSwings(
     db,

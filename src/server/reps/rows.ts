@@ -1,5 +1,6 @@
 import { and, isNull } from "drizzle-orm";
 import { alias } from "drizzle-orm/pg-core";
+import { type Level, LEVELS } from "../../core/drills";
 import type { Measured, Verdict } from "../../core/judge";
 import { bout, rep, verdict, type measure } from "../db/schema";
 
@@ -53,5 +54,9 @@ export const toVerdict = (v: typeof verdict.$inferSelect): Verdict => ({
   reason: v.reasonCode ? { code: v.reasonCode, message: v.reasonMessage ?? "" } : null,
   cue: v.cueId ? { id: v.cueId, words: v.cueWords ?? "" } : null,
   actions: v.actions,
-  checks: v.checks,
+  checks: v.checks.map((c) => ({ ...c, level: roleOf(c.level) })),
 });
+
+/** Verdicts of before limits have a "should" that decided nothing; what was told stays. */
+const roleOf = (level: string): Level =>
+  LEVELS.find((l) => l === level) ?? "advice";

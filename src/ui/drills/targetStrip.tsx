@@ -37,7 +37,7 @@ const PHASE_EVENTS: Record<Check["phase"], readonly string[]> = {
 const GUTTER = 112;
 const FIGURE_WIDTH = 116;
 const ROW = 58;
-const LEVEL_WORDS = { must: "", should: "counted apart", advice: "advice" } as const;
+const LEVEL_WORDS = { must: "", limit: "limit", advice: "advice" } as const;
 
 /**
  * A stage's target as its strip: figures fall to their times, gates show what is asked, and are

@@ -23,8 +23,8 @@ interface Props {
 }
 
 const LEVELS = {
-  must: "must: it can fail a rep",
-  should: "should: shown and counted apart",
+  must: "must: a pass needs it",
+  limit: "limit: fails when surely broken",
   advice: "advice: shown only",
 } as const;
 

@@ -2,6 +2,7 @@ import type { CheckVerdict } from "@/core/judge";
 import { CATALOGUE } from "@/core/measures";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit, toldAs, wanted, type Units } from "@/ui/kit/units";
+import { ROLE_WORDS } from "@/ui/kit/roles";
 import { Button } from "@/ui/kit/button";
 import { BandBar } from "./bandBar";
 
@@ -55,7 +56,7 @@ export function CheckRow({
           <span className="block font-bold underline-offset-4 group-hover:underline">{name}</span>
           <span className="text-[14px] text-ink-2">
             <span className="sr-only">{WORDS[check.result]}. </span>
-            {check.must ? "Wanted" : "Advice"}: {wanted(check.band, check.measure, units)}
+            {ROLE_WORDS[check.level]}: {wanted(check.band, check.measure, units)}
           </span>
         </summary>
         <div className="absolute z-10 mt-1 max-w-72 border border-edge bg-paper p-3 text-[15px]">

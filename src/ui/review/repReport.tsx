@@ -124,7 +124,7 @@ export function RepReport({ rep }: { rep: RepDetail }) {
                   <tr key={c.id} className="border-b border-hair">
                     <th scope="row" className="py-1 text-left font-normal">
                       {names.get(c.id) ?? c.id}
-                      {c.must ? "" : " (advice)"}
+                      {c.level === "must" ? "" : ` (${c.level})`}
                     </th>
                     <td>{wanted(c.band, c.measure, rep.units)}</td>
                     <td className="text-right whitespace-nowrap">

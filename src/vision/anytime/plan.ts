@@ -1,5 +1,5 @@
 import type { Analysis, AnalysedRep } from "../../core/analysis";
-import type { Stage } from "../../core/drills";
+import { decides, type Stage } from "../../core/drills";
 import { CATALOGUE, type MeasureId, type Part } from "../../core/measures";
 import { roughReps, finishTrack, readFrames, frameMs, type Track } from "../../core/track";
 
@@ -121,8 +121,8 @@ export function nextFrames(
 }
 
 /**
- * Measures that are still open: of a stage the musts that neither pass nor fail, unless the rep is
- * lost already; with `doubt` what it is lost by, too.
+ * Measures that are still open: of a rep not yet judged the checks that neither pass nor fail; with
+ * `doubt` what a lost one is lost by, too.
  */
 function undecided(rep: AnalysedRep, wanted: Wanted, doubt: boolean): MeasureId[] {
   if (wanted === "everything")
@@ -133,8 +133,9 @@ function undecided(rep: AnalysedRep, wanted: Wanted, doubt: boolean): MeasureId[
   const { checks, cue, result } = rep.verdict;
   if (result === "fail")
     return doubt ? checks.filter((c) => c.id === cue?.id).map((c) => c.measure) : [];
+  if (result === "pass") return [];
   return checks
-    .filter((c) => c.must && (c.result === "too close" || c.result === "not measurable"))
+    .filter((c) => decides(c) && (c.result === "too close" || c.result === "not measurable"))
     .map((c) => c.measure);
 }
 

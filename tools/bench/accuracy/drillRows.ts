@@ -1,17 +1,9 @@
-import { analyse, type AnalysedRep } from "../../../src/core/analysis";
-import { DRILLS, isJudged, type Drill, type Stage } from "../../../src/core/drills";
+import { DRILLS, isJudged, type Stage } from "../../../src/core/drills";
 import { failingFaults } from "../../../src/core/drills/drillTruth";
-import { body } from "../../../src/core/figure/anthropometry";
 import type { MovementScript } from "../../../src/core/figure/script";
-import { sized } from "../../../src/core/figure/sized";
-import { simulate } from "../../../src/core/figure/simulate";
-import { truths, type Truth } from "../../../src/core/figure/truth/truth";
-import { seeded } from "../../../src/core/maths/seeded";
-import { filmed, truthRep } from "../../study/simulatedRep";
+import { truthRep } from "../../study/simulatedRep";
+import { seenReps, type Seen } from "./seenReps";
 import { countRep, drillCount, type DrillCount } from "./drillCount";
-
-/** Copies behind each uncertainty: the deviation of 16 is within 18 % of that of many. */
-const COPIES = 16;
 
 /** What was said of one drill's simulated reps. */
 export interface DrillRow extends DrillCount {
@@ -56,43 +48,6 @@ export function drillRows(
       return row;
     },
   );
-}
-
-interface Seen {
-  statureCm: number;
-  truth: Truth;
-  rep: AnalysedRep | null;
-}
-
-/**
- * The reps of a movement as a golfer of some size makes them before a phone somewhere, read with
- * the network's errors.
- */
-function seenReps(drill: Drill, stage: Stage, script: MovementScript, seed: number): Seen[] {
-  const random = seeded(seed);
-  const statureCm = 155 + random.uniform() * 40;
-  const sim = simulate(
-    body(statureCm, random.uniform() < 0.5 ? "female" : "male", 0.88 + 0.3 * random.uniform()),
-    sized(script, statureCm),
-  );
-  const known = truths(sim, stage.view);
-  const hand = random.uniform() < 0.15 ? "left" : "right";
-  const distance = 320 + random.uniform() * 150;
-  const track = filmed(sim, known[0]!.events.address ?? known[0]!.from, { hand, distance }, seed);
-  const { reps } = analyse(track, {
-    golfer: { statureCm, hand },
-    drill: drill.id,
-    stage: stage.id,
-    samples: COPIES,
-    seed,
-  });
-  const middle = (from: number, to: number) => (from + to) / 2;
-  return known.map((truth) => {
-    const own = reps.filter(
-      (r) => middle(r.from, r.to) >= truth.from && middle(r.from, r.to) <= truth.to,
-    );
-    return { statureCm, truth, rep: own[0] ?? null };
-  });
 }
 
 function countSeen(

@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 44,
   size: 0.85,
   back: 0.95,
@@ -74,7 +74,7 @@ export const drill: Drill = {
           point: true,
           below: ["Weight to trail foot", "Press the rod with the trail foot on the way back."],
         }),
-        should({
+        limit({
           measure: "recentreBeforeTop",
           name: "Weight across by the top",
           band: [-60, null],
@@ -92,7 +92,7 @@ export const drill: Drill = {
           phase: "impact",
           below: ["Push lead leg straight", "Stand up on the lead leg."],
         }),
-        should({
+        limit({
           measure: "leadShareFinish",
           name: "Ends on the lead foot",
           band: [72, null],

@@ -1,8 +1,8 @@
 import { toss } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, RULES, vary } from "../parts";
 
-const good = vary(toss, {
+export const good = vary(toss, {
   gap: 36,
   back: 0.9,
   share: { loaded: 28, top: 54, impact: 90, finish: 84 },
@@ -69,7 +69,7 @@ export const drill: Drill = {
           point: true,
           below: ["Throw off lead foot", "Be on the lead foot when the ball leaves."],
         }),
-        should({
+        limit({
           measure: "leadShareFinish",
           name: "No falling back",
           band: [60, null],
@@ -78,7 +78,7 @@ export const drill: Drill = {
           phase: "finish",
           below: ["Do not fall back", "Stay with the toss to the end."],
         }),
-        should({
+        limit({
           measure: "pelvisTurnRelease",
           name: "Hips open",
           band: [5, null],

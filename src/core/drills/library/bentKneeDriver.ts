@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 const base = {
   gap: 40,
@@ -14,7 +14,7 @@ const base = {
   hold: 1,
   traits: { slow: true },
 };
-const good = vary(swing, base);
+export const good = vary(swing, base);
 
 export const drill: Drill = {
   id: "bent-knee-driver",
@@ -69,7 +69,7 @@ export const drill: Drill = {
           point: true,
           above: ["Turn, don't sway", "Keep the trail knee bent and wind up over the middle."],
         }),
-        should({
+        limit({
           measure: "trailSharePeak",
           name: "Weight on the trail foot",
           band: [58, 90],
@@ -79,7 +79,7 @@ export const drill: Drill = {
           below: ["Wind onto trail foot", "Feel the front of the trail foot."],
           above: ["Less to the side", "Stay inside the trail foot."],
         }),
-        should({
+        limit({
           measure: "trailKneeAngleChangeAddressToTop",
           name: "Trail knee stays bent",
           band: [null, 10],
@@ -88,7 +88,7 @@ export const drill: Drill = {
           phase: "backswing",
           above: ["Keep the knee bent", "As bent at the top as at the start."],
         }),
-        should({
+        limit({
           measure: "leadShareImpact",
           name: "Even at the strike",
           band: [35, 64],
@@ -98,7 +98,7 @@ export const drill: Drill = {
           above: ["Hang back a little", "The driver is struck on the way up."],
           below: ["Come across more", "Reach the middle by the strike."],
         }),
-        should({
+        limit({
           measure: "leadShareFinish",
           name: "Ends on the lead foot",
           band: [72, null],

@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { action, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 42,
   size: 0.85,
   back: 1,
@@ -85,7 +85,7 @@ export const drill: Drill = {
             "Point the butt end at the lead foot before the hands arrive.",
           ],
         }),
-        should({
+        limit({
           measure: "trailLandsPastLead",
           name: "A whole pace",
           band: [5, null],

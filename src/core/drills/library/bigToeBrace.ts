@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill, Stage } from "../drill";
-import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 const base = {
   gap: 44,
@@ -9,9 +9,9 @@ const base = {
   tilt: { address: 3, top: 6, impact: 10 },
   knees: { trailTop: 6 },
 };
-const good = vary(swing, base);
+export const good = vary(swing, base);
 
-const flat = should({
+const flat = limit({
   measure: "trailFootFlatForAddressToTop",
   name: "Trail sole stays down",
   band: [85, null],
@@ -49,7 +49,7 @@ const tilt = must({
   point: true,
   below: ["Stay tilted back", "Let the head go back a little rather than the chest lean in."],
 });
-const top = should({
+const top = limit({
   measure: "sideTiltTop",
   name: "Tilt at the top",
   band: [0, null],
@@ -147,7 +147,7 @@ export const drill: Drill = {
         knee,
         sway,
         tilt,
-        should({
+        limit({
           measure: "sideTiltAddress",
           name: "Tilt at the start",
           band: [3, 10],

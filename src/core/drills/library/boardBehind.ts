@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 40,
   size: 0.55,
   back: 0.9,
@@ -60,7 +60,7 @@ export const drill: Drill = {
           point: true,
           below: ["Be across sooner", "Be on the lead foot before the hands arrive."],
         }),
-        should({
+        limit({
           measure: "pelvisSlide",
           name: "Hips go a little",
           band: [2, null],

@@ -5,7 +5,7 @@ import { action, CAUTIONS, fault, PHONE, vary } from "../parts";
 const BODY = [true, true] as const;
 const FIXED = [false, false] as const;
 
-const good = vary<Partial<DoubleStepOptions>>(doubleStep, {
+export const good = vary<Partial<DoubleStepOptions>>(doubleStep, {
   leadBeforeTop: 0.08,
   tiltTop: 4,
   loadedShare: 15,
@@ -140,7 +140,7 @@ export const drill: Drill = {
           scales: BODY,
           target: 6,
           fault: 18,
-          level: "should",
+          level: "limit",
           point: false,
           phase: "impact",
           above: { cue: "Quieter head", next: "Let the feet travel under a head that stays." },
@@ -153,7 +153,7 @@ export const drill: Drill = {
           scales: FIXED,
           target: 0,
           fault: 300,
-          level: "should",
+          level: "limit",
           point: false,
           phase: "top",
           below: {
@@ -205,7 +205,7 @@ export const drill: Drill = {
           scales: FIXED,
           target: 20,
           fault: -150,
-          level: "should",
+          level: "limit",
           point: false,
           phase: "top",
           below: {

@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { action, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 9,
   back: 1,
   down: 0.3,
@@ -99,7 +99,7 @@ export const drill: Drill = {
             "Let the foot land before the club has finished going back.",
           ],
         }),
-        should({
+        limit({
           measure: "leadShareTop",
           name: "Weight on it at the top",
           band: [45, null],

@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, ONE_LEG, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 10,
   size: 0.6,
   back: 0.95,
@@ -70,7 +70,7 @@ export const drill: Drill = {
           phase: "set-up",
           above: ["Feet closer together", "Let the shoes touch before you start."],
         }),
-        should({
+        limit({
           measure: "trailFootTravelAddressToImpact",
           name: "Trail foot stays",
           band: [null, 4],
@@ -129,7 +129,7 @@ export const drill: Drill = {
           point: true,
           below: ["Hold your finish", "Slow down until you can stand two seconds where you end."],
         }),
-        should({
+        limit({
           measure: "pelvisBeforeHands",
           name: "Hands come down with the hips",
           band: [null, 40],
@@ -138,7 +138,7 @@ export const drill: Drill = {
           phase: "top",
           above: ["Arms down first", "Let the hands start down while the belt still faces back."],
         }),
-        should({
+        limit({
           measure: "counterMove",
           name: "Head and hips go together",
           band: [null, 4],
@@ -147,7 +147,7 @@ export const drill: Drill = {
           phase: "backswing",
           above: ["One piece, not two", "Let head and hips stay over the same spot."],
         }),
-        should({
+        limit({
           measure: "kneePart",
           name: "Knees stay together",
           band: [null, 6],
@@ -156,7 +156,7 @@ export const drill: Drill = {
           phase: "backswing",
           above: ["Knees stay close", "Keep the knees brushing each other."],
         }),
-        should({
+        limit({
           measure: "wobble",
           name: "Quiet finish",
           band: [null, 6],

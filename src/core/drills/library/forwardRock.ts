@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, PHONE, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, PHONE, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 42,
   still: 0.5,
   back: 0.95,
@@ -83,7 +83,7 @@ export const drill: Drill = {
             "Use the push: land on the trail foot as the club rises.",
           ],
         }),
-        should({
+        limit({
           measure: "recentreBeforeTop",
           name: "Weight across by the top",
           band: [-60, null],
@@ -95,7 +95,7 @@ export const drill: Drill = {
             "Start back toward the target before the club has stopped.",
           ],
         }),
-        should({
+        limit({
           measure: "groundFirst",
           name: "Ground before hands",
           band: [30, null],

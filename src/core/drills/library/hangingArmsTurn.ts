@@ -1,6 +1,6 @@
 import { armsOnly, swing } from "../../figure";
 import type { Drill, Stage } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 const base = {
   loadedAt: 0.8,
@@ -15,11 +15,11 @@ const base = {
   tilt: { address: 2, top: 2, impact: 8 },
   rise: { drop: -2.5 },
 };
-const good = vary(armsOnly, { ...base, size: 0.6 });
-const withClub = vary(swing, { ...base, size: 0.6, down: 0.32 });
+export const good = vary(armsOnly, { ...base, size: 0.6 });
+export const withClub = vary(swing, { ...base, size: 0.6, down: 0.32 });
 
 const checks: Stage["checks"] = [
-  should({
+  limit({
     measure: "slideBeforeHands",
     name: "Hips go before the hands",
     band: [40, null],
@@ -37,7 +37,7 @@ const checks: Stage["checks"] = [
     phase: "backswing",
     below: ["Longer arms", "Let both arms hang from the shoulders."],
   }),
-  should({
+  limit({
     measure: "handHeightTop",
     name: "Hands below the shoulders",
     band: [null, 0],
@@ -56,7 +56,7 @@ const checks: Stage["checks"] = [
     point: true,
     below: ["Rock forward first", "Go to the lead foot, then back."],
   }),
-  should({
+  limit({
     measure: "pelvisBeforeHands",
     name: "Hips turn back before the hands",
     band: [60, null],

@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 42,
   size: 0.8,
   back: 0.95,
@@ -75,7 +75,7 @@ export const drill: Drill = {
           point: true,
           below: ["Arms first, heel later", "Let the arms fall before the heel leaves."],
         }),
-        should({
+        limit({
           measure: "heelRiseMatch",
           name: "Heel halfway up, halfway through",
           band: [30, 75],
@@ -85,7 +85,7 @@ export const drill: Drill = {
           below: ["Heel comes along", "Let the heel rise with the arms."],
           above: ["Heel a little later", "Let the arms lead it."],
         }),
-        should({
+        limit({
           measure: "trailHeelHeightFinish",
           name: "Ends on the trail tiptoe",
           band: [9, null],
@@ -95,7 +95,7 @@ export const drill: Drill = {
           phase: "finish",
           below: ["Finish on tiptoe", "Turn until only the trail toe touches."],
         }),
-        should({
+        limit({
           measure: "leadShareFinish",
           name: "Ends on the lead foot",
           band: [72, null],

@@ -6,14 +6,14 @@ import {
   CAUTIONS,
   fault,
   HIPS_NOT_TOLD,
+  limit,
   must,
   PHONE,
   RULES,
-  should,
   vary,
 } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 44,
   size: 0.75,
   back: 0.95,
@@ -83,7 +83,7 @@ export const drill: Drill = {
             "Keep the load on the trail heel until the hands are past your thigh.",
           ],
         }),
-        should({
+        limit({
           measure: "trailFootRoll",
           name: "Ankle tips inward",
           band: [0, null],
@@ -92,7 +92,7 @@ export const drill: Drill = {
           phase: "impact",
           below: ["Roll the ankle in", "Off the inside edge, not off the toe."],
         }),
-        should({
+        limit({
           measure: "propDropAt",
           name: "Prop falls near the strike",
           band: [75, 115],
@@ -124,7 +124,7 @@ export const drill: Drill = {
       actions: [],
       note: HIPS_NOT_TOLD,
       checks: [
-        should({
+        limit({
           measure: "hipsToBall",
           name: "Hips keep off the ball",
           band: [null, 3],

@@ -1,6 +1,6 @@
 import { cycle, type CycleOptions, swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, limit, must, PHONE, RULES, vary } from "../parts";
 
 const base = {
   gap: 36,
@@ -13,8 +13,8 @@ const base = {
   knees: { trailTop: -24 },
   hold: 0.8,
 };
-const good = vary(swing, base);
-const slow = vary<Partial<CycleOptions>>(cycle, {
+export const good = vary(swing, base);
+export const slow = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
   period: 2.2,
   weight: 22,
@@ -46,7 +46,7 @@ const head = must({
   phase: "impact",
   above: ["Quieter head", "Turn under a head that stays."],
 });
-const kneeOut = should({
+const kneeOut = limit({
   measure: "trailKneeOut",
   name: "Trail knee stays in",
   band: [null, 3],
@@ -55,7 +55,7 @@ const kneeOut = should({
   phase: "backswing",
   above: ["Trail knee stays in", "Press the heel of that foot, not its outer edge."],
 });
-const kneeIn = should({
+const kneeIn = limit({
   measure: "trailKneeIn",
   name: "Trail knee not pulled in",
   band: [null, 5],
@@ -83,7 +83,7 @@ const chest = advice({
   below: ["Chest, then hands", "Let the arms wait."],
 });
 const wall = [
-  should({
+  limit({
     measure: "hipsToBallTop",
     name: "Hips keep off the ball, top",
     band: [null, 1],
@@ -92,7 +92,7 @@ const wall = [
     phase: "top",
     above: ["Trail pocket back", "Press the trail heel: its pocket goes behind you."],
   }),
-  should({
+  limit({
     measure: "hipsToBall",
     name: "Hips keep off the ball, strike",
     band: [null, 2],

@@ -1,6 +1,6 @@
 import { hipsOnly, swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 const base = {
   gap: 44,
@@ -11,7 +11,7 @@ const base = {
   pelvis: { top: -42, impact: 44, beforeTop: 0.12 },
   tilt: { address: 3, top: 3, impact: 9 },
 };
-const good = vary(swing, base);
+export const good = vary(swing, base);
 
 export const drill: Drill = {
   id: "hip-burst",
@@ -77,7 +77,7 @@ export const drill: Drill = {
           below: ["Onto the lead leg", "A small move toward the target, then open."],
           above: ["A smaller move", "A hand's breadth, then open."],
         }),
-        should({
+        limit({
           measure: "peakPelvisTurnAt",
           name: "Early burst",
           band: [null, 70],

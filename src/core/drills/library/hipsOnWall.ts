@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { BEND_KEPT, CAUTIONS, fault, HIPS_NOT_TOLD, PHONE, RULES, should, vary } from "../parts";
+import { BEND_KEPT, CAUTIONS, fault, HIPS_NOT_TOLD, limit, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 44,
   size: 0.8,
   back: 0.95,
@@ -63,7 +63,7 @@ export const drill: Drill = {
       actions: [],
       note: HIPS_NOT_TOLD,
       checks: [
-        should({
+        limit({
           measure: "hipsToBall",
           name: "Hips keep off the ball",
           band: [null, 2],
@@ -72,7 +72,7 @@ export const drill: Drill = {
           phase: "impact",
           above: ["Stay on the wall", "Let the lead side of your seat find the wall."],
         }),
-        should({
+        limit({
           measure: "hipsToBallTop",
           name: "Hips keep off the ball, top",
           band: [null, 1],
@@ -103,7 +103,7 @@ export const drill: Drill = {
       actions: [],
       note: "A rehearsal from this side: counted and shown.",
       checks: [
-        should({
+        limit({
           measure: "kneeGapDown",
           name: "Knees do not collapse",
           band: [0.5, null],

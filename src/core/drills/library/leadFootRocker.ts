@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, should, UNSTEADY, vary } from "../parts";
+import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, UNSTEADY, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 44,
   size: 0.8,
   share: { loaded: 33, top: 50, impact: 76, finish: 90 },
@@ -62,7 +62,7 @@ export const drill: Drill = {
           point: true,
           above: ["Turn, don't sway", "Press the lead toe and stay over the middle."],
         }),
-        should({
+        limit({
           measure: "leadHeelTravelAddressToImpact",
           name: "Lead heel stays",
           band: [null, 4],

@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, must, PHONE, RULES, should, vary } from "../parts";
+import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, limit, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 24,
   stagger: 12,
   size: 0.5,
@@ -66,7 +66,7 @@ export const drill: Drill = {
       onProp: "trail",
       actions: [],
       checks: [
-        should({
+        limit({
           measure: "trailHeelHeightAddress",
           name: "Trail heel up",
           band: [4, null],
@@ -76,7 +76,7 @@ export const drill: Drill = {
           phase: "set-up",
           below: ["Trail heel up", "Only the toe may touch."],
         }),
-        should({
+        limit({
           measure: "leadShareAddress",
           name: "All on the lead foot",
           band: [75, null],
@@ -98,7 +98,7 @@ export const drill: Drill = {
             "Let the lead hip go behind you instead of toward the target.",
           ],
         }),
-        should({
+        limit({
           measure: "leadKneeAngleChangeTopToImpact",
           name: "Lead leg straightens",
           band: [8, null],
@@ -138,7 +138,7 @@ export const drill: Drill = {
       actions: [],
       note: HIPS_NOT_TOLD,
       checks: [
-        should({
+        limit({
           measure: "hipsToBall",
           name: "Hip goes back",
           band: [null, -1],

@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, must, PHONE, should, vary } from "../parts";
+import { action, CAUTIONS, fault, limit, must, PHONE, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 42,
   still: 0.5,
   back: 1.05,
@@ -69,7 +69,7 @@ export const drill: Drill = {
           point: true,
           below: ["Third beat sooner", "Be on the lead foot while the club still goes back."],
         }),
-        should({
+        limit({
           measure: "groundFirst",
           name: "Ground before hands",
           band: [30, null],
@@ -78,7 +78,7 @@ export const drill: Drill = {
           phase: "action",
           below: ["Feet, then hands", "Let the first beat start the club."],
         }),
-        should({
+        limit({
           measure: "beatSpread",
           name: "Even beats",
           band: [null, 15],

@@ -13,7 +13,7 @@ const base = {
   tilt: { impact: 8 },
   pelvis: { impact: 36 },
 };
-const good = vary(swing, base);
+export const good = vary(swing, base);
 
 const checks: Stage["checks"] = [
   must({

@@ -1,8 +1,8 @@
 import { cycle, type CycleOptions } from "../../figure";
 import type { Drill, Stage } from "../drill";
-import { action, CAUTIONS, fault, PHONE, RULES, should, UNSTEADY, vary } from "../parts";
+import { action, CAUTIONS, fault, limit, PHONE, RULES, UNSTEADY, vary } from "../parts";
 
-const good = vary<Partial<CycleOptions>>(cycle, {
+export const good = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
   period: 1.8,
   weight: 44,
@@ -25,10 +25,10 @@ const slip = {
   ] as const,
 };
 const slips = [
-  should({ measure: "leadPlantedTravel", name: "Lead foot does not slip", ...slip }),
-  should({ measure: "trailPlantedTravel", name: "Trail foot does not slip", ...slip }),
+  limit({ measure: "leadPlantedTravel", name: "Lead foot does not slip", ...slip }),
+  limit({ measure: "trailPlantedTravel", name: "Trail foot does not slip", ...slip }),
 ];
-const landing = should({
+const landing = limit({
   measure: "landBeforeTurnaround",
   name: "Foot down before the turn",
   band: [0, null],

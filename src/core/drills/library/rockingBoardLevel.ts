@@ -1,8 +1,8 @@
 import { cycle, type CycleOptions } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, ONE_LEG, PHONE, RULES, vary } from "../parts";
 
-const good = vary<Partial<CycleOptions>>(cycle, {
+export const good = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
   period: 1.8,
   weight: 34,
@@ -64,7 +64,7 @@ export const drill: Drill = {
           point: true,
           below: ["Rock, then turn", "Let the board tip before the book turns."],
         }),
-        should({
+        limit({
           measure: "thoraxRange",
           name: "A big turn",
           band: [60, null],

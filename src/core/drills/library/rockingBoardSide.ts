@@ -1,8 +1,8 @@
 import { cycle, type CycleOptions } from "../../figure";
 import type { Drill, Stage } from "../drill";
-import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, ONE_LEG, PHONE, RULES, vary } from "../parts";
 
-const good = vary<Partial<CycleOptions>>(cycle, {
+export const good = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
   period: 1.9,
   weight: 34,
@@ -11,11 +11,11 @@ const good = vary<Partial<CycleOptions>>(cycle, {
   thorax: 20,
   stance: { gap: 42, stagger: 0 },
 });
-const leads = (limit: number, high: number | null, point = true) =>
+const leads = (low: number, high: number | null, point = true) =>
   must({
     measure: "groundLeadsHands",
     name: "Ground leads the hands",
-    band: [limit, high],
+    band: [low, high],
     target: 180,
     fault: 0,
     phase: "action",
@@ -42,7 +42,7 @@ const stage = (
   note,
   checks: [
     leads(80, slow ? 400 : null),
-    should({
+    limit({
       measure: "handRange",
       name: "Hands stay over the feet",
       band: [null, 20],

@@ -1,6 +1,6 @@
 import { armsOnly, swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { action, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 const own = {
   gap: 40,
@@ -13,14 +13,14 @@ const own = {
   hold: 0.8,
 };
 const step = { length: 74, afterImpact: 0.58, air: 0.44 };
-const walk = vary(armsOnly, {
+export const walk = vary(armsOnly, {
   ...own,
   size: 0.65,
   traits: { kind: "step-swing" },
   trailStep: { length: 82, afterImpact: 0.56, air: 0.44 },
 });
-const swung = vary(swing, { ...own, trailStep: step });
-const heel = vary(swing, {
+export const swung = vary(swing, { ...own, trailStep: step });
+export const heel = vary(swing, {
   ...own,
   share: { ...own.share, finish: 91 },
   heel: { upAt: 0.9, finish: 56 },
@@ -107,7 +107,7 @@ export const drill: Drill = {
       rules: RULES.step,
       actions: [walkOn],
       checks: [
-        should({
+        limit({
           measure: "trailLandsPastLead",
           name: "A whole pace",
           band: [5, null],
@@ -130,7 +130,7 @@ export const drill: Drill = {
       rules: RULES.step,
       actions: [walkOn],
       checks: [
-        should({
+        limit({
           measure: "trailLandAfterImpact",
           name: "Walks on at once",
           band: [null, 900],
@@ -153,7 +153,7 @@ export const drill: Drill = {
       rules: RULES.swing,
       actions: [],
       checks: [
-        should({
+        limit({
           measure: "leadShareFinish",
           name: "Ends on the lead foot",
           band: [72, null],

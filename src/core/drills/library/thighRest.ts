@@ -1,8 +1,8 @@
 import { hipsOnly } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(hipsOnly, {
+export const good = vary(hipsOnly, {
   gap: 42,
   size: 0.8,
   back: 1.1,
@@ -60,7 +60,7 @@ export const drill: Drill = {
           point: true,
           above: ["Trail knee stays in", "Turn the hip, leave the knee."],
         }),
-        should({
+        limit({
           measure: "trailKneeTravelAddressToTop",
           name: "Trail knee stays",
           band: [null, 6],

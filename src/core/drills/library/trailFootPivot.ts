@@ -1,8 +1,8 @@
 import { pivot, type PivotOptions, swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, must, PHONE, RULES, should, vary } from "../parts";
+import { action, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary<Partial<PivotOptions>>(pivot, {
+export const good = vary<Partial<PivotOptions>>(pivot, {
   foot: "trail",
   times: 4,
   turn: 90,
@@ -10,7 +10,7 @@ const good = vary<Partial<PivotOptions>>(pivot, {
   period: 1.8,
   stance: { gap: 52, stagger: 0 },
 });
-const joined = vary(swing, {
+export const joined = vary(swing, {
   gap: 44,
   size: 0.8,
   share: { loaded: 24, top: 54, impact: 76, finish: 90 },
@@ -93,7 +93,7 @@ export const drill: Drill = {
           point: true,
           below: ["Turn foot further", "Let the toe point at the target."],
         }),
-        should({
+        limit({
           measure: "trailHeelTravel",
           name: "Heel stays",
           band: [null, 5],
@@ -124,7 +124,7 @@ export const drill: Drill = {
       actions: [],
       note: "A rehearsal: counted and shown.",
       checks: [
-        should({
+        limit({
           measure: "slideBeforeHands",
           name: "Hips go before the hands",
           band: [0, null],

@@ -2,7 +2,7 @@ import { swing } from "../../figure";
 import type { Drill } from "../drill";
 import { advice, CAUTIONS, fault, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 52,
   size: 0.85,
   back: 0.95,

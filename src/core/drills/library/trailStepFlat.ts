@@ -2,7 +2,7 @@ import { swing } from "../../figure";
 import type { Drill } from "../drill";
 import { action, advice, CAUTIONS, fault, must, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 9,
   size: 0.9,
   back: 1,

@@ -1,8 +1,8 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, must, ONE_LEG, PHONE, RULES, should, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, ONE_LEG, PHONE, RULES, vary } from "../parts";
 
-const good = vary(swing, {
+export const good = vary(swing, {
   gap: 24,
   stagger: 32,
   size: 0.55,
@@ -57,7 +57,7 @@ export const drill: Drill = {
       onProp: "trail",
       actions: [],
       checks: [
-        should({
+        limit({
           measure: "trailHeelHeightAddress",
           name: "Trail heel up",
           band: [3, null],
@@ -67,7 +67,7 @@ export const drill: Drill = {
           phase: "set-up",
           below: ["Trail heel up", "Stand on the toe of the trail foot."],
         }),
-        should({
+        limit({
           measure: "leadShareAddress",
           name: "Weight on the lead foot",
           band: [60, null],
@@ -89,7 +89,7 @@ export const drill: Drill = {
             "Let the lead leg be a post: the hips turn on it and go neither on nor back.",
           ],
         }),
-        should({
+        limit({
           measure: "headRise",
           name: "Head stays low",
           band: [null, 5],
@@ -132,7 +132,7 @@ export const drill: Drill = {
       actions: [],
       note: "A rehearsal from this side: whether the chest rises, the picture can't decide. Watch it yourself.",
       checks: [
-        should({
+        limit({
           measure: "footStagger",
           name: "Trail foot behind",
           band: [14, null],
@@ -142,7 +142,7 @@ export const drill: Drill = {
           phase: "set-up",
           below: ["Trail foot farther back", "A shoe's length behind the lead foot."],
         }),
-        should({
+        limit({
           measure: "bendChange",
           name: "Bend kept",
           band: [-9, 12],

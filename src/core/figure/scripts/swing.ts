@@ -35,9 +35,10 @@ export interface SwingOptions {
   knees: { leadTop: number; trailTop: number; leadImpact: number; trailImpact: number };
   /**
    * Trail heel: when it leaves, share of the downswing; foot pitch at the finish; heel raised from
-   * the start; time in which it rises by 20°, s (0 = until after the strike).
+   * the start; time in which it rises by 20°, s (0 = until after the strike); raised on the way back
+   * and down again by the time it leaves.
    */
-  heel: { upAt: number; finish: number; address: number; lift: number };
+  heel: { upAt: number; finish: number; address: number; lift: number; back: number };
   /** Reach at the top: below 1 both arms bend. */
   reachTop: number;
   leadStep?: { length: number; beforeTop: number; air: number };
@@ -51,6 +52,8 @@ export interface SwingOptions {
   slide: { lead: number; trail: number };
   /** Drag of the lead foot from the strike to the finish, cm. */
   slideThrough: number;
+  /** Spin of the lead foot about its heel, top to strike and strike to finish, + outward. */
+  leadSpin: { down: number; through: number };
   /** Time stood at the finish; shifts of the share while standing. */
   hold: number;
   wobble: number;
@@ -78,10 +81,11 @@ export const ORDINARY_SWING: SwingOptions = {
   thorax: { top: -88, impact: 14 },
   rise: { drop: -1.5, impact: 1.5 },
   knees: { leadTop: -6, trailTop: 0, leadImpact: 0, trailImpact: 8 },
-  heel: { upAt: 0.82, finish: 55, address: 0, lift: 0 },
+  heel: { upAt: 0.82, finish: 55, address: 0, lift: 0, back: 0 },
   reachTop: 1,
   slide: { lead: 0, trail: 0 },
   slideThrough: 0,
+  leadSpin: { down: 0, through: 0 },
   hold: 0.5,
   wobble: 0,
   club: "iron",
@@ -137,7 +141,15 @@ export function swing(changes: Changes<SwingOptions> = {}): MovementScript {
         ]
       : [];
   const share = weight(o, start, top, impact, finish, leadSteps[0]);
+  const raised: Knot[] = o.heel.back
+    ? [
+        [start + 0.15 * o.back, o.heel.address],
+        [start + 0.6 * o.back, o.heel.address + o.heel.back],
+        [top - 0.04, o.heel.address + o.heel.back],
+      ]
+    : [];
   const rising: Knot[] = [
+    ...raised,
     [Math.min(heelUp, impact + 0.1) - 0.02, o.heel.address],
     [
       o.heel.lift > 0 ? heelUp + o.heel.lift : Math.max(heelUp, impact) + 0.16,
@@ -157,6 +169,15 @@ export function swing(changes: Changes<SwingOptions> = {}): MovementScript {
         turnOut: o.turnOut.lead,
         steps: leadSteps,
         heelPitch: [],
+        ...(o.leadSpin.down || o.leadSpin.through
+          ? {
+              pivot: [
+                [top, 0],
+                [impact, o.leadSpin.down],
+                [finish - 0.1, o.leadSpin.down + o.leadSpin.through],
+              ] as Knot[],
+            }
+          : {}),
         slide: [
           ...drag(o.slide.lead, top, impact),
           ...(o.slideThrough

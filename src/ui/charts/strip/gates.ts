@@ -1,4 +1,5 @@
 import type { RepSeries } from "@/core/analysis";
+import { decides } from "@/core/drills";
 import type { CheckVerdict, Verdict } from "@/core/judge";
 import { CATALOGUE } from "@/core/measures";
 import {
@@ -34,7 +35,7 @@ export interface Gate {
 
 /**
  * The check whose gate stands for a verdict: the cue's, else the first must that is open, else the
- * first; none where an action is missing.
+ * first (of limits, where a stage has no must); none where an action is missing.
  */
 export function decidingCheck({
   cue,
@@ -43,7 +44,8 @@ export function decidingCheck({
 }: Pick<Verdict, "cue" | "actions" | "checks">): CheckVerdict | undefined {
   if (actions.some((a) => a.id === cue?.id)) return undefined;
   const musts = checks.filter((c) => c.must);
-  return checks.find((c) => c.id === cue?.id) ?? musts.find((c) => c.result !== "pass") ?? musts[0];
+  const held = musts.length ? musts : checks.filter(decides);
+  return checks.find((c) => c.id === cue?.id) ?? held.find((c) => c.result !== "pass") ?? held[0];
 }
 
 /**
