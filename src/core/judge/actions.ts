@@ -10,11 +10,27 @@ export const WALK_MS = 1200;
 
 type Result = ActionVerdict["result"];
 
-/** A foot's staying can only be told when it was followed through the rep. */
+/** The shortest step that a drill asks for is in the air for about this long, ms. */
+const SHORTEST_STEP_MS = 280;
+/** A foot that is up in fewer looks than this can't be told from a point that jumped. */
+const LOOKS_PER_STEP = 3;
+/** The golfer is seen in at least this share of the looks. */
+const WELL_SEEN = 0.9;
+
+/**
+ * Whether looks this far apart would have shown a step: a device that looks less often can't say
+ * that there was none.
+ *
+ * @param lookMs from one look to the next, ms
+ */
+export const wouldShowStep = (lookMs: number): boolean =>
+  lookMs * LOOKS_PER_STEP <= SHORTEST_STEP_MS;
+
+/** A foot's staying can only be told when it was followed through the rep, often enough. */
 function staying(m: Motion, rep: Rep, foot: SideName): Result {
   const from = Number.isNaN(rep.events.address) ? rep.fromMs : rep.events.address;
   const covered = m.feet[foot].spells.some((s) => s.fromMs <= from && s.toMs >= from);
-  return covered && m.seen > 0.9 ? "missing" : "not seen";
+  return covered && m.seen > WELL_SEEN && wouldShowStep(m.dt * 1000) ? "missing" : "not seen";
 }
 
 function result(

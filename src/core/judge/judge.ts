@@ -70,12 +70,14 @@ export function judge(input: JudgeInput): Verdict {
       null,
     );
 
+  // A fail needs something that was measured: where nothing was, the body was not followed.
+  const followed = !checks.length || checks.some((c) => c.result !== "not measurable");
   for (const action of stage.actions) {
     const seen = withId(actions, action.id);
-    if (seen.result === "missing")
+    if (seen.result === "missing" && followed)
       return verdict("fail", null, { id: action.id, words: action.cue });
   }
-  const unseen = stage.actions.find((a) => withId(actions, a.id).result === "not seen");
+  const unseen = stage.actions.find((a) => withId(actions, a.id).result !== "done");
 
   const byPhase = [...stage.checks].sort(
     (a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase),

@@ -66,6 +66,7 @@ export type WhyNot =
   | "otherView"
   | "otherKind"
   | "footMoved"
+  | "feetClose"
   | "headHidden"
   | "notHeard";
 

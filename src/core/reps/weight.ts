@@ -81,9 +81,13 @@ export function bothFeet(
       .sort((a, b) => a.ms - b.ms),
     said,
   );
+  const air = airborne(events, Infinity);
+  // A rise that no landing ends is a heel's: taken for a step it would put all the weight on the
+  // other foot to the end of the film.
+  const landed = (spells: Airborne[SideName]) => spells.filter(([, to]) => to < Infinity);
   return {
     events,
-    air: airborne(events, toMs(m, m.n - 1)),
+    air: { lead: landed(air.lead), trail: landed(air.trail) },
     standing: {
       lead: untilContact(m.feet.lead, "lead", events),
       trail: untilContact(m.feet.trail, "trail", events),

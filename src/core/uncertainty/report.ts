@@ -63,6 +63,7 @@ export const WHY: Record<NonNullable<RawMeasure["why"]>, string> = {
   otherView: "this view does not show it",
   otherKind: "it does not belong to this kind of rep",
   footMoved: "the foot moved",
+  feetClose: "feet too close together",
   headHidden: "the arms hid the head",
   notHeard: "no knock was heard",
 };

@@ -84,8 +84,8 @@ const FEWEST_STILL = 5;
  * before it: between ankle and sole, no trouser leg (which leans over the shoe before the heel
  * rises) and no ground (which stays). Seen from the front a heel rises hidden behind its own shoe,
  * so the picture moves by less than the heel does; but it begins to move when the heel does. Boxes
- * of heel and ankle, with and without a margin, find fewer rises (docs/decisions/12). Null when the
- * foot does not stand at the top.
+ * of heel and ankle, with and without a margin, find fewer rises (docs/decisions/12). A foot that
+ * steps out at the top is followed from its landing on. Null when the foot does not stand then.
  *
  * @param top frame of the swing's top; @param low of its lowest hands
  */
@@ -98,7 +98,8 @@ export function risePath(
   low: number,
 ): FootPath | null {
   const first = Math.max(spell.from + 2, top - AVERAGED);
-  if (first > top - FEWEST_STILL || spell.to < top) return null;
+  const stillUntil = Math.max(top, first + FEWEST_STILL);
+  if (stillUntil > low || spell.to < stillUntil) return null;
   const last = Math.min(times.length - 1, firstAtLeast(times, times[low]! + RISE_MS));
   const n = last - first + 1;
   const path: FootPath = {
@@ -112,7 +113,7 @@ export function risePath(
     residual: new Float32Array(n).fill(NaN),
   };
   const box = upperOf(spell, cm);
-  const t = template(windows.slice(first, top + 1), box.left, box.top, box.width, box.height);
+  const t = template(windows.slice(first, stillUntil + 1), box.left, box.top, box.width, box.height);
   let [dx, dy] = [0, 0];
   for (let i = first; i <= last; i++) {
     const m = match(t, windows[i]!, dx, dy, 3);

@@ -141,6 +141,8 @@ export function swing(changes: Changes<SwingOptions> = {}): MovementScript {
         ]
       : [];
   const share = weight(o, start, top, impact, finish, leadSteps[0]);
+  // A heel that stays down to the end does not rise on the way either.
+  const rises = o.heel.finish < 10 ? o.heel.finish : 20;
   const raised: Knot[] = o.heel.back
     ? [
         [start + 0.15 * o.back, o.heel.address],
@@ -154,7 +156,7 @@ export function swing(changes: Changes<SwingOptions> = {}): MovementScript {
     [
       o.heel.lift > 0 ? heelUp + o.heel.lift : Math.max(heelUp, impact) + 0.16,
       o.heel.address +
-        20 * (1 - Math.min(o.heel.address, 20) / 20) +
+        rises * (1 - Math.min(o.heel.address, 20) / 20) +
         (o.heel.lift > 0 && o.heel.address > 0 ? 14 : 0),
     ],
     [finish - 0.08, o.heel.finish],

@@ -143,18 +143,36 @@ function feetOverWindows({ x, e, feet, view, footEvents, rep }: RepCase, put: Pu
     put("leadToeOutFinish", interpolated(feet.lead.turn, e.finish));
   const down = e.top !== undefined && e.impact !== undefined ? e.impact - e.top : null;
   if (down !== null) {
-    const up = footEvents.find(
-      (f) => f.foot === "trail" && f.event === "heelUp" && f.t > e.top! * MS,
-    );
-    if (up) put("trailHeelUpAt", ((up.t / MS - e.top!) / down) * 100);
+    const up = trailHeelUp(footEvents, e.top! * MS, e.impact! * MS, e.midThrough);
+    if (up !== undefined) put("trailHeelUpAt", ((up / MS - e.top!) / down) * 100);
     if (rep.propDrop !== undefined)
       put("propDropAt", ((rep.propDrop * TRUTH_HZ - e.top!) / down) * 100);
-    if (up && e.recentre !== undefined) put("crossBeforeTrailHeelUp", up.t - e.recentre * MS);
+    if (up !== undefined && e.recentre !== undefined)
+      put("crossBeforeTrailHeelUp", up - e.recentre * MS);
   }
   if (e.midThrough !== undefined && e.finish !== undefined) {
     const end = interpolated(feet.trail.heel, e.finish);
     if (end >= 3) put("heelRiseMatch", (interpolated(feet.trail.heel, e.midThrough) / end) * 100);
   }
+}
+
+/**
+ * When the trail heel rises, ms: after the top, or after the landing of a step that ends on the way
+ * down. One that is still down at mid-through counts as rising then.
+ */
+function trailHeelUp(
+  events: RepCase["footEvents"],
+  top: number,
+  impact: number,
+  midThrough: number | undefined,
+): number | undefined {
+  const own = events.filter((f) => f.foot === "trail");
+  const off = own.find((f) => f.event === "liftOff" && f.t < impact);
+  const landing = off && own.find((f) => f.event === "landing" && f.t > off.t)?.t;
+  const from = landing !== undefined && landing > top ? landing : top;
+  const up = own.find((f) => f.event === "heelUp" && f.t > from)?.t;
+  if (midThrough === undefined) return up;
+  return Math.min(up ?? Infinity, midThrough * MS);
 }
 
 function order({ x, e, from }: RepCase, put: Put): void {

@@ -11,6 +11,7 @@ import {
   type RepMotion,
 } from "../measure";
 import { onePlace } from "../onePlace";
+import { stepOf } from "../steps";
 import {
   capitalSide,
   MOMENT,
@@ -55,9 +56,39 @@ const PATH = {
   trail: { heel: path("trail", "heel"), toe: path("trail", "toe") },
 };
 
-/** The first rise of the trail heel after the top. */
-export const trailHeelUp = ({ rep }: RepMotion) =>
-  rep.footEvents.find((f) => f.foot === "trail" && f.event === "heelUp" && f.ms > rep.events.top);
+/** From when a rising trail heel counts, ms: the top, or the landing of a step with the way down. */
+function heelCountsFrom({ rep, hit }: RepMotion): number {
+  const { top } = rep.events;
+  const step = stepOf(rep, "trail");
+  return step && step.liftOff < hit && step.landing > top ? step.landing : top;
+}
+
+/** The first rise of the trail heel on the way down or after it. */
+const firstRise = (r: RepMotion) =>
+  r.rep.footEvents.find(
+    (f) => f.foot === "trail" && f.event === "heelUp" && f.ms > r.of(heelCountsFrom),
+  );
+
+/**
+ * When the trail heel rises, ms. One that was followed until halfway through and was still down
+ * rises then at the earliest: `never` as far as the swing goes. Null where it was not seen so long.
+ */
+export function trailHeelUp(r: RepMotion): { ms: number; never: boolean } | null {
+  const { midThrough } = r.rep.events;
+  const up = r.of(firstRise);
+  if (up && !(up.ms > midThrough)) return { ms: up.ms, never: false };
+  const from = r.of(heelCountsFrom);
+  const followed = r.m.feet.trail.spells.some(
+    (s) =>
+      s.fromMs <= from + SETTLED_MS &&
+      s.toMs >= midThrough &&
+      s.rises.some(({ times }) => times.length && times[times.length - 1]! >= midThrough),
+  );
+  return followed ? { ms: midThrough, never: true } : up ? { ms: up.ms, never: false } : null;
+}
+
+/** A spell on the ground is found this long after its landing at most, ms. */
+const SETTLED_MS = 120;
 
 /**
  * Height of a heel at address over the line through both feet's toes, less what a flat shoe shows
@@ -99,7 +130,7 @@ export const heels = {
     name: "Trail heel rises, when",
     unit: "%",
     definition:
-      "When the trail heel leaves the ground, in % of the way down (0 = top, 100 = strike).",
+      "When the trail heel leaves the ground, in % of the way down (0 = top, 100 = strike). One that is still down halfway through counts as leaving then.",
     waitsFor: ["midThrough"],
     ofAnySwing: true,
     plain: { below: "Your trail heel comes up early" },

@@ -54,8 +54,18 @@ const SMEAR_MS = 90;
 /** A foot that was last seen to stand longer than this before an instant may be anywhere, ms. */
 const UNSEEN_MS = 500;
 
+/** Between feet nearer than this along T a share means little, cm (docs/movement.md, weight). */
+const LEAST_APART = 20;
+
 const bothSeen = (m: Motion, ms: number): boolean =>
   SIDES.every((side) => m.feet[side].spells.some((s) => s.toMs > ms - UNSEEN_MS));
+
+/** How far the lead ankle stands ahead of the trail ankle along T, cm. */
+const feetApart = (m: Motion, ms: number): number =>
+  placeAt(m, "lead", "ankleT", ms) - placeAt(m, "trail", "ankleT", ms);
+
+const walked = (rep: Rep, ms: number): boolean =>
+  SIDES.some((side) => rep.air[side].some(([, to]) => to <= ms));
 
 /**
  * After a walk through the strike the finish is read when the landing's smear has gone: three times
@@ -89,8 +99,14 @@ function trailPeak(r: RepMotion): { peak: number; at: number } {
 
 const shareAt = ({ m, rep }: RepMotion, moment: Moment) => {
   const event = rep.events[MOMENT[moment].event];
-  const ms = moment === "Finish" ? settled(rep, event) : event;
-  return moment === "Finish" && !bothSeen(m, ms)
+  if (moment !== "Finish") return got(valueAt(m, rep.leadShare, event), event);
+  const ms = settled(rep, event);
+  if (!bothSeen(m, ms)) return unmeasured("footNotSeen");
+  if (!bothDown(rep.air, ms)) return got(valueAt(m, rep.leadShare, ms), ms);
+  const apart = feetApart(m, ms);
+  if (Math.abs(apart) < LEAST_APART) return unmeasured("feetClose");
+  // Feet do not change sides without a step: the network drew one leg for the other.
+  return apart < 0 && !walked(rep, ms)
     ? unmeasured("footNotSeen")
     : got(valueAt(m, rep.leadShare, ms), ms);
 };

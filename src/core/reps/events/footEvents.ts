@@ -17,6 +17,8 @@ export interface FootEvent {
 const OFF_GROUND = 1.5;
 /** The likeness of a standing heel is made over this long, ms. */
 const BEFORE_RISE_MS = 250;
+/** Of a foot followed from its landing on: only over this long (five pictures). */
+const AFTER_LANDING_MS = 85;
 /** How well the network's points tell when a foot stands, ms. */
 const SURE_MS = 150;
 
@@ -41,7 +43,8 @@ export function footEvents(foot: SideName, motion: FootMotion, view: View): Foot
     // From behind, shoe and shin turn together: no likeness tells the one from the other
     // (docs/decisions/08).
     for (const rise of view === "face-on" ? spell.rises : []) {
-      const up = heelRises(rise, rise.times[0]! + BEFORE_RISE_MS);
+      const landed = i > 0 && rise.times[0]! - spell.fromMs < AFTER_LANDING_MS;
+      const up = heelRises(rise, rise.times[0]! + (landed ? AFTER_LANDING_MS : BEFORE_RISE_MS));
       if (!Number.isNaN(up)) out.push({ foot, event: "heelUp", ms: up });
     }
   });

@@ -105,7 +105,9 @@ export function readSwing(
   if (!Number.isNaN(struck))
     e.midThrough = or("midThrough", armLevel(m, "through", toSample(m, struck), m.n - 1));
   const after = [struck, e.halfwayDown, topMs].find((t) => !Number.isNaN(t))!;
-  e.finish = or("finish", landed(feet.air, finish(m, toSample(m, after)), endMs));
+  const quiet = finish(m, toSample(m, after));
+  const inTime = !(quiet > struck + latestFinish(struck - stood.ms));
+  e.finish = or("finish", inTime ? landed(feet.air, quiet, endMs) : NaN);
   if (m.view === "face-on") {
     const half = Number.isNaN(e.halfwayDown) ? topSample + 0.2 / m.dt : toSample(m, e.halfwayDown);
     const turn = turnByWidth(
@@ -167,6 +169,19 @@ function landed(air: Airborne, ms: number, endMs: number): number {
   const step = [...air.lead, ...air.trail].find(([from, to]) => from < ms && ms < to);
   return step && step[1] < endMs ? step[1] : ms;
 }
+
+/**
+ * A swing that is not at rest so long after its strike did not end there: what is quiet later is
+ * another thing (true finishes of the fit set come 0.6 to 1.0 s after it). Slow ones have as much
+ * longer as they take; ms.
+ *
+ * @param swungMs from address to the strike
+ */
+const latestFinish = (swungMs: number): number =>
+  LATEST_FINISH_MS * Math.max(1, swungMs / SWUNG_MS);
+const LATEST_FINISH_MS = 1600;
+/** An ordinary way back and down, ms (docs/movement.md, slow stages). */
+const SWUNG_MS = 1100;
 
 /** Sample from which the hands' start is looked for: at most this long before the top. */
 const LONGEST_BACK_S = 3.2;

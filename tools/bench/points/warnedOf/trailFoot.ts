@@ -113,7 +113,7 @@ export const TRAIL_FOOT: WarnedOf = {
         "finish steady enough to walk off: ends on the trail foot",
         pace({ share: { impact: 56, finish: 42 } }),
       ),
-      warned("never", "or never: the heel stays down", pace({ heel: { upAt: 3, finish: 2 } })),
+      warned("never", "or never: the heel stays down", pace({ heel: { upAt: 1.6, finish: 2 } })),
     ],
   },
 };
