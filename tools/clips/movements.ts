@@ -190,6 +190,63 @@ export const stepping = (r: Seeded): MovementScript =>
     stance: { gap: between(r, 30, 44), stagger: 0 },
     jitter: Array.from({ length: 10 }, () => between(r, -1, 1)),
   });
+/** Steps from side to side, one of the standing feet dragged: by turns the lead and the trail one. */
+export const slipping = (r: Seeded, k: number): MovementScript =>
+  cycle({
+    cycles: 4,
+    period: between(r, 1.6, 2.2),
+    weight: 44,
+    lag: between(r, 0.1, 0.34),
+    arms: between(r, 24, 44),
+    thorax: between(r, 14, 36),
+    step: between(r, 6, 14),
+    slide: between(r, 4, 11),
+    slideOf: k % 2 === 0 ? "lead" : "trail",
+    stance: { gap: between(r, 30, 44), stagger: 0 },
+    jitter: Array.from({ length: 10 }, () => between(r, -1, 1)),
+  });
+/** The trail foot steps out from feet together with the start down, and its heel rises sooner or later. */
+export const trailOut = (r: Seeded): MovementScript => {
+  const down = between(r, 0.36, 0.48);
+  const air = between(r, 0.22, 0.28);
+  const fromTop = between(r, -0.12, 0.04);
+  return swing({
+    ...anySwing(r),
+    gap: between(r, 9, 13),
+    slide: {},
+    down,
+    share: { loaded: 44, top: 62, impact: between(r, 66, 80), finish: between(r, 70, 84) },
+    tilt: { address: 2, top: between(r, -2, 4), impact: between(r, 3, 8) },
+    trailOut: { length: between(r, -28, -14), fromTop, air },
+    heel: {
+      upAt: maybe(r, 0.5) ? (fromTop + air + between(r, 0.12, 0.2)) / down : between(r, 1.5, 2.2),
+      finish: maybe(r, 0.5) ? between(r, 30, 50) : 8,
+      lift: 0.12,
+    },
+  });
+};
+/** Swings that end on the trail foot, after a strike from it or after one that was good. */
+export const hangingBack = (r: Seeded): MovementScript =>
+  swing({
+    ...anySwing(r),
+    slide: {},
+    share: {
+      loaded: between(r, 12, 30),
+      top: between(r, 20, 50),
+      impact: between(r, 34, 80),
+      finish: between(r, 18, 56),
+    },
+  });
+/** The lead foot turns out on the way down, after the strike, or is dragged along. */
+export const spinning = (r: Seeded, k: number): MovementScript =>
+  swing({
+    ...anySwing(r),
+    slide: k % 3 === 2 ? { lead: between(r, 4, 10) } : {},
+    leadSpin: {
+      down: k % 3 === 0 ? between(r, 14, 34) : 0,
+      through: k % 3 === 1 ? between(r, 20, 60) : between(r, 0, 20),
+    },
+  });
 const anyPivot = (r: Seeded, gap: readonly [number, number] | null): MovementScript =>
   pivot({
     turn: between(r, 25, 95),

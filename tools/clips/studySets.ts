@@ -129,6 +129,27 @@ const WANTED: readonly Wanted[] = [
     fps: 30,
     count: { fit: 6, report: 0 },
   },
+  {
+    name: "through-again",
+    about: "through",
+    script: move.walkThrough,
+    count: { fit: 5, report: 3 },
+  },
+  {
+    name: "stepping-slips",
+    about: "stepping",
+    script: move.slipping,
+    fps: 30,
+    count: { fit: 4, report: 4 },
+  },
+  {
+    name: "trail-out",
+    script: move.trailOut,
+    drill: "trail-step-flat",
+    count: { fit: 5, report: 4 },
+  },
+  { name: "hangs-back", script: move.hangingBack, count: { fit: 3, report: 3 } },
+  { name: "spins", script: move.spinning, count: { fit: 4, report: 3 } },
 ];
 
 function foldClips(fold: Fold): ClipSpec[] {

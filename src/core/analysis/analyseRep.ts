@@ -13,6 +13,7 @@ import {
   unreadOf,
 } from "../uncertainty";
 import { isFoundAgain, type FoundRep } from "./readReps";
+import { isItThat } from "./otherMovement";
 import { sortOf } from "./sort";
 import type { ClipReading } from "./findReps";
 import type { AnalysedRep } from "./result";
@@ -46,8 +47,9 @@ export function analyseRep(
   const { fromHalf } = clip;
   const frameMs = motion.dt * 1000 * FRAME_SHARE;
   const overriddenU = OVERRIDE_FRAMES * motion.dt * 1000;
-  const problems = during(clip.problems, rep.fromMs, rep.toMs);
   const raw = measureAll(motion, rep, rules);
+  const asks = stage && !options.sure ? isItThat(found, stage, raw) : null;
+  const problems = [...(asks ? [asks] : []), ...during(clip.problems, rep.fromMs, rep.toMs)];
   const sources: ErrorSources = {
     sampled,
     frameMs,

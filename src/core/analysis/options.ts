@@ -22,6 +22,8 @@ export interface AnalyseOptions {
   soundOffset?: Timed;
   /** Pictures a second at which the clip was really filmed, when it plays slower. */
   captureFps?: number;
+  /** The golfer has said that it is this drill by this hand, whatever it looks like. */
+  sure?: boolean;
   /** Seen by a running camera: it can't be slow motion. */
   live?: boolean;
   /** Perturbed copies behind each uncertainty. */

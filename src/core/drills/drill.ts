@@ -27,8 +27,11 @@ export interface FailWords {
 
 /** What must happen for an action to count as done. */
 export type ActionNeed =
-  /** A foot leaves the ground before an event, or after it. */
-  | { kind: "step"; foot: "lead" | "trail"; before: "top" | "impact" }
+  /**
+   * A foot leaves the ground before an event, or after it; where `fromTop` is given no earlier than
+   * so long after the top (before it when negative), ms.
+   */
+  | { kind: "step"; foot: "lead" | "trail"; before: "top" | "impact"; fromTop?: number }
   | { kind: "step"; foot: "lead" | "trail"; after: "impact" }
   /** In a cycle, each foot lands once. */
   | { kind: "bothLand" }
@@ -73,8 +76,16 @@ export interface Check {
   /** Measured below or above the band. */
   below?: FailWords;
   above?: FailWords;
-  /** Two faults that one measure does not tell apart: the sign of another one does. */
-  told?: { by: MeasureId; minus: FailWords; plus: FailWords };
+  /**
+   * Two faults that one measure does not tell apart: the sign of another one does. What is told by a
+   * minus may be two again, where `earlier` is surely on one side of nought.
+   */
+  told?: {
+    by: MeasureId;
+    minus: FailWords;
+    plus: FailWords;
+    earlier?: { by: MeasureId; minus: FailWords; plus: FailWords };
+  };
 }
 
 /**
@@ -207,6 +218,12 @@ export interface Drill {
   helps: { [K in SymptomId]?: number };
   stages: readonly Stage[];
 }
+
+/** What the golfer is asked after a bout, because no picture tells it: of the drill and a stage. */
+export const questionsOf = (
+  { asked }: Pick<Drill, "asked">,
+  stage?: Pick<Stage, "blind">,
+): readonly string[] => [...asked, ...(stage?.blind ?? []).map((b) => b.question)];
 
 /** Whether a stage's reps get a verdict; else it is a rehearsal: counted and shown. */
 export const isJudged = (stage: Pick<Stage, "checks">): boolean =>

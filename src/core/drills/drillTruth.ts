@@ -52,7 +52,12 @@ export function done(
     case "step": {
       const own = footEvents.filter((e) => e.foot === need.foot);
       return "before" in need
-        ? own.some((e) => e.event === "liftOff" && e.t < (events[need.before] ?? Infinity))
+        ? own.some(
+            (e) =>
+              e.event === "liftOff" &&
+              e.t < (events[need.before] ?? Infinity) &&
+              e.t >= (events.top ?? -Infinity) + (need.fromTop ?? -Infinity),
+          )
         : own.some((e) => e.event === "landing" && e.t > (events[need.after] ?? Infinity));
     }
   }

@@ -1,6 +1,6 @@
 /** A drill's definition, the built-in library, and what each stage asks. */
 export { bandFor, DRILLS, findStage, stageOf } from "./builtIn";
-export { decides, isJudged, type Level, LEVELS } from "./drill";
+export { decides, isJudged, type Level, LEVELS, questionsOf } from "./drill";
 export type { Check, Drill, FailWords, Fault, RequiredAction, Stage } from "./drill";
 export {
   BODY_PARTS,

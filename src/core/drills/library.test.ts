@@ -2,7 +2,7 @@ import { readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { someOf } from "../../../tests/whole";
 import { CATALOGUE } from "../measures";
-import { PHASES, type Stage } from "./drill";
+import { decides, isJudged, PHASES, type Stage } from "./drill";
 import { dueCue, margins, truthsOf } from "./drillTruth";
 import { pathsThrough } from "./paths";
 import { DRILLS } from "./builtIn";
@@ -95,10 +95,9 @@ describe("a stage", () => {
         ]);
     }
     const musts = s.checks.filter((c) => c.level === "must");
-    // Without a must that decides it a stage is a rehearsal, and says so.
-    if (!musts.some((c) => c.point))
-      expect([musts.length, s.note !== undefined]).toEqual([0, true]);
-    for (const c of s.checks) expect(c.point && c.level !== "must", c.id).toBe(false);
+    // Without a point that can be decided a stage is a rehearsal, and says so.
+    if (!isJudged(s)) expect([musts.length, s.note !== undefined]).toEqual([0, true]);
+    for (const c of s.checks) expect(c.point && !decides(c), c.id).toBe(false);
   });
 
   it.each(
@@ -127,8 +126,7 @@ describe("a stage", () => {
   )("%s: the fault is the one that it names", (_, s, f) => {
     const truth = one(f.script(), s);
     const check = s.checks.find((c) => c.id === f.fails);
-    if (check && check.level !== "must")
-      expect(margins(s, truth).get(check.id)!.inside).toBeLessThan(0);
+    if (check && !decides(check)) expect(margins(s, truth).get(check.id)!.inside).toBeLessThan(0);
     else expect(dueCue(s, truth)).toBe(f.fails);
   });
 

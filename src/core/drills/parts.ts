@@ -19,7 +19,12 @@ interface CheckParts {
   phase: Check["phase"];
   below?: Words;
   above?: Words;
-  told?: { by: MeasureId; minus: Words; plus: Words };
+  told?: {
+    by: MeasureId;
+    minus: Words;
+    plus: Words;
+    earlier?: { by: MeasureId; minus: Words; plus: Words };
+  };
   /** Decides the drill. */
   point?: true;
   /** Limits that are a shoe's or a prop's: they do not grow with the golfer. */
@@ -42,7 +47,20 @@ function check(
     scales: scales ?? [body, body],
     ...(below && { below: said(below) }),
     ...(above && { above: said(above) }),
-    ...(told && { told: { by: told.by, minus: said(told.minus), plus: said(told.plus) } }),
+    ...(told && {
+      told: {
+        by: told.by,
+        minus: said(told.minus),
+        plus: said(told.plus),
+        ...(told.earlier && {
+          earlier: {
+            by: told.earlier.by,
+            minus: said(told.earlier.minus),
+            plus: said(told.earlier.plus),
+          },
+        }),
+      },
+    }),
   };
 }
 
@@ -64,6 +82,47 @@ export const fault = (
   tell: string,
   script: Fault["script"],
 ): Fault => ({ id, name, fails, tell, script });
+
+/**
+ * The hips or the chest must turn at all: at least a third as far as in the movement asked for. That
+ * they did not is no fail, for from in front a turn is told within 15° (docs/decisions/17).
+ */
+export const turns = (part: "pelvis" | "thorax", asked: number, words: Words): RequiredAction =>
+  action(
+    "turns",
+    part === "pelvis" ? "The hips turn" : "The chest turns",
+    { kind: "measure", measure: `${part}Range`, atLeast: Math.round(asked / 3) },
+    words,
+  );
+
+/** Where a swing ends: the share of the weight, and the hips that have gone there. */
+export const endsOnLead = (words: Words): Check[] => [
+  must({
+    measure: "leadShareFinish",
+    name: "Ends on the lead foot",
+    band: [72, null],
+    target: 90,
+    fault: 54,
+    phase: "finish",
+    point: true,
+    below: words,
+  }),
+  limit({
+    measure: "pelvisTFinish",
+    name: "Hips go through",
+    band: [5, null],
+    target: 15,
+    fault: -3,
+    phase: "finish",
+    below: words,
+  }),
+];
+
+/**
+ * Hips that turn in place go this far, cm: under what a named fault (7) shows by three uncertainties
+ * of a swing with a step, and as far over the target (1.5) as that leaves (docs/decisions/17).
+ */
+export const IN_PLACE = 4.6;
 
 /** What goes for every drill; a drill adds its own. */
 export const CAUTIONS: readonly string[] = [

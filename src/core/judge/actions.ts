@@ -26,6 +26,10 @@ const WELL_SEEN = 0.9;
 export const wouldShowStep = (lookMs: number): boolean =>
   lookMs * LOOKS_PER_STEP <= SHORTEST_STEP_MS;
 
+/** Looks a second under which a stage's steps stay open: 0 where it asks for none. */
+export const looksForSteps = ({ actions }: Pick<Stage, "actions">): number =>
+  actions.some((a) => a.need.kind !== "measure") ? (1000 * LOOKS_PER_STEP) / SHORTEST_STEP_MS : 0;
+
 /** A foot's staying can only be told when it was followed through the rep, often enough. */
 function staying(m: Motion, rep: Rep, foot: SideName): Result {
   const from = Number.isNaN(rep.events.address) ? rep.fromMs : rep.events.address;
@@ -43,8 +47,14 @@ function result(
     case "step": {
       const step = "before" in need ? stepOf(rep, need.foot) : stepOf(rep, need.foot, WALK_MS);
       const limit = "before" in need ? rep.events[need.before] : rep.events[need.after];
+      const early =
+        "before" in need &&
+        need.fromTop !== undefined &&
+        step !== null &&
+        step.liftOff < rep.events.top + need.fromTop;
       const timely =
         step &&
+        !early &&
         (Number.isNaN(limit) || ("before" in need ? step.liftOff < limit : step.landing > limit));
       return timely ? "done" : staying(m, rep, need.foot);
     }

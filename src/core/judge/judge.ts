@@ -119,10 +119,13 @@ export function judge(input: JudgeInput): Verdict {
  * faults apart.
  */
 export function failWords(
-  check: Check,
-  v: Pick<CheckVerdict, "band" | "value" | "told">,
+  { told, ...check }: Check,
+  v: Pick<CheckVerdict, "band" | "value" | "told" | "earlier">,
 ): FailWords {
-  if (check.told) return (v.told ?? 0) < 0 ? check.told.minus : check.told.plus;
+  if (told && (v.told ?? 0) >= 0) return told.plus;
+  if (told?.earlier && v.earlier !== undefined)
+    return v.earlier < 0 ? told.earlier.minus : told.earlier.plus;
+  if (told) return told.minus;
   const low = v.band[0] !== null && v.value !== null && v.value < v.band[0];
   return ((low ? check.below : check.above) ?? check.below ?? check.above)!;
 }
@@ -130,6 +133,7 @@ export function failWords(
 function check(c: Check, measures: JudgeInput["measures"], statureCm: number): CheckVerdict {
   const measured = measures[c.measure];
   const told = c.told && measures[c.told.by].value;
+  const earlier = c.told?.earlier && measures[c.told.earlier.by];
   const band = bandFor(c, statureCm);
   const known = measured.state === "measured" && measured.value !== null && measured.u !== null;
   return {
@@ -142,6 +146,9 @@ function check(c: Check, measures: JudgeInput["measures"], statureCm: number): C
     value: measured.value,
     u: measured.u,
     ...(typeof told === "number" ? { told } : {}),
+    ...(earlier?.state === "measured" && Math.abs(earlier.value!) > COVERAGE * earlier.u!
+      ? { earlier: earlier.value! }
+      : {}),
   };
 }
 

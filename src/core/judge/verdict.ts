@@ -29,6 +29,8 @@ export interface CheckVerdict {
   u: number | null;
   /** The measure that tells two faults of this check apart, where there is one. */
   told?: number;
+  /** The one that tells the second of them apart again, where it is surely not nought. */
+  earlier?: number;
 }
 
 export interface ActionVerdict {

@@ -27,7 +27,11 @@ const UNKNOWN: Measured = {
  * seen.
  */
 export function judgeAgain(stage: Stage, rep: Omit<KeptRep, "id" | "result">): Verdict {
-  const wanted = stage.checks.flatMap((c) => (c.told ? [c.measure, c.told.by] : [c.measure]));
+  const wanted = stage.checks.flatMap((c) => [
+    c.measure,
+    ...(c.told ? [c.told.by] : []),
+    ...(c.told?.earlier ? [c.told.earlier.by] : []),
+  ]);
   const measures = {
     ...Object.fromEntries(wanted.map((id) => [id, UNKNOWN])),
     ...rep.measures,

@@ -13,6 +13,7 @@ export {
 export { type EventName, isEventName } from "./eventNames";
 export type { FootEvent } from "./events/footEvents";
 export { armAngle, handSpeed, strikeWeight } from "./events/hands";
+export { heelStays } from "./events/heelRise";
 export { lostAfter } from "./events/hold";
 export { TURNING } from "./kinds/pivot";
 export { OVERRIDE_FRAMES, type Overrides } from "./overrides";

@@ -20,7 +20,9 @@ export interface Problem {
     | "dark"
     | "blurred"
     | "askew"
-    | "lost";
+    | "lost"
+    | "otherHand"
+    | "otherMovement";
   message: string;
   action: string;
   touches: Touches;

@@ -58,5 +58,4 @@ export const toVerdict = (v: typeof verdict.$inferSelect): Verdict => ({
 });
 
 /** Verdicts of before limits have a "should" that decided nothing; what was told stays. */
-const roleOf = (level: string): Level =>
-  LEVELS.find((l) => l === level) ?? "advice";
+const roleOf = (level: string): Level => LEVELS.find((l) => l === level) ?? "advice";

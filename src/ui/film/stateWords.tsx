@@ -75,14 +75,26 @@ export function StateWords({
 /** Said while nobody swings. */
 const RESTING: ReadonlySet<LoopShown["state"]> = new Set(["looking", "settling", "paused"]);
 
+/** Looks a second by which every rep is found (docs/decisions/14). */
+const FINDS_REPS = 8;
+
 /** A device that looks too seldom misses reps: that is said, with what to do. */
 export function TooSlow({ state: { looksPerS } }: { state: FilmingState }) {
   if (looksPerS === null) return null;
+  const rate = `It looks ${looksPerS.toFixed(1)} times a second`;
+  if (looksPerS >= FINDS_REPS)
+    return (
+      <p className="mt-2 border-l-4 border-unsure pl-3 text-[15px]">
+        <strong className="block">Steps stay open until the bout is over.</strong>
+        {rate}; it takes 11 to see a step for sure. Your films are read closely after the bout, and
+        tell then.
+      </p>
+    );
   return (
     <p className="mt-2 border-l-4 border-unsure pl-3 text-[15px]">
-      <strong className="block">This device is slow: some reps may be missed.</strong>It looks{" "}
-      {looksPerS.toFixed(1)} times a second; it takes 8 to find every rep. Close what else runs, or
-      film the bout and read the clip.
+      <strong className="block">This device is slow: some reps may be missed.</strong>
+      {rate}; it takes {FINDS_REPS} to find every rep. Close what else runs, or film the bout and
+      read the clip.
     </p>
   );
 }

@@ -17,6 +17,7 @@ import {
   type RepWatch,
 } from "../../core/live";
 import { hangTogether } from "../../core/reps";
+import { looksForSteps } from "../../core/judge";
 import type { GolferFacts } from "../../core/scene";
 import type { Track } from "../../core/track";
 import { nextFrames, lookInRounds, thinned } from "../anytime";
@@ -226,7 +227,8 @@ export class LiveSession {
     const now = looks.at(-1)!.t;
     if (now - looks[0]!.t < PACE_MS) return;
     const looksPerS = looks.filter((l) => l.t > now - PACE_MS).length / (PACE_MS / 1000);
-    const slow = looksPerS < (this.slow ? ENOUGH_LOOKS_PER_S + 1 : ENOUGH_LOOKS_PER_S);
+    const enough = Math.max(ENOUGH_LOOKS_PER_S, looksForSteps(this.options.stage));
+    const slow = looksPerS < (this.slow ? enough + 1 : enough);
     if (slow === this.slow) return;
     this.slow = slow;
     this.options.tooSlow(slow ? looksPerS : null);

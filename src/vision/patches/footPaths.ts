@@ -113,7 +113,13 @@ export function risePath(
     residual: new Float32Array(n).fill(NaN),
   };
   const box = upperOf(spell, cm);
-  const t = template(windows.slice(first, stillUntil + 1), box.left, box.top, box.width, box.height);
+  const t = template(
+    windows.slice(first, stillUntil + 1),
+    box.left,
+    box.top,
+    box.width,
+    box.height,
+  );
   let [dx, dy] = [0, 0];
   for (let i = first; i <= last; i++) {
     const m = match(t, windows[i]!, dx, dy, 3);

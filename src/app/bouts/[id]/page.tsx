@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { bin, keepRow } from "@/app/logActions";
 import { sayBody } from "@/app/planActions";
 import { whoever } from "@/app/whoever";
+import { questionsOf } from "@/core/drills";
 import { bodyDue, doseOfDay, glance } from "@/core/practice";
 import { drillOf } from "@/server/drills/ownDrills";
 import { findBoutRow } from "@/server/practice/boutRow";
@@ -52,7 +53,7 @@ export default async function BoutPage({ params }: { params: Promise<{ id: strin
       problems={problems}
       best={best}
       row={row!}
-      asked={drill?.asked ?? []}
+      asked={drill ? questionsOf(drill, bout.stage ?? undefined) : []}
       counted={bout.byHand ? bout.done : null}
       keep={keepRow.bind(null, golfer.id)}
       bin={bin.bind(null, golfer.id)}

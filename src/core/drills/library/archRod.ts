@@ -1,6 +1,6 @@
-import { swing } from "../../figure";
+import { hold, swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
+import { advice, CAUTIONS, endsOnLead, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 export const good = vary(swing, {
   gap: 44,
@@ -53,7 +53,8 @@ export const drill: Drill = {
       rules: { kind: "hold", clubAhead: false },
       actions: [],
       checks: [],
-      note: "A rehearsal: heel to toe and back, shown by no camera.",
+      target: () => hold({ on: "lead", seconds: 1.2 }),
+      note: "A rehearsal: no camera sees heel and toe. When you stand level lift the trail foot off the rod: that counts one.",
     },
     {
       id: "whole-fo",
@@ -92,15 +93,7 @@ export const drill: Drill = {
           phase: "impact",
           below: ["Push lead leg straight", "Stand up on the lead leg."],
         }),
-        limit({
-          measure: "leadShareFinish",
-          name: "Ends on the lead foot",
-          band: [72, null],
-          target: 90,
-          fault: 54,
-          phase: "finish",
-          below: ["End on lead foot", "Finish so that you could lift the trail foot."],
-        }),
+        ...endsOnLead(["End on lead foot", "Finish so that you could lift the trail foot."]),
         advice({
           measure: "leadLegStackFinish",
           name: "Hip over the foot",
@@ -128,6 +121,13 @@ export const drill: Drill = {
           "trail-share-peak",
           "The weight stays in the middle on the way back.",
           good({ share: { address: 60, loaded: 64, top: 66 } }),
+        ),
+        fault(
+          "hangs-back",
+          "Ends on the trail foot",
+          "lead-share-finish",
+          "The weight is on the trail foot when the swing is over.",
+          good({ share: { impact: 50, finish: 44 } }),
         ),
       ],
     },

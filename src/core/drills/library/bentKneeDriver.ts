@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
+import { CAUTIONS, endsOnLead, fault, IN_PLACE, limit, must, PHONE, RULES, vary } from "../parts";
 
 const base = {
   gap: 40,
@@ -62,7 +62,7 @@ export const drill: Drill = {
         must({
           measure: "pelvisSway",
           name: "Hips turn in place",
-          band: [null, 4],
+          band: [null, IN_PLACE],
           target: 1.5,
           fault: 7,
           phase: "backswing",
@@ -98,15 +98,7 @@ export const drill: Drill = {
           above: ["Hang back a little", "The driver is struck on the way up."],
           below: ["Come across more", "Reach the middle by the strike."],
         }),
-        limit({
-          measure: "leadShareFinish",
-          name: "Ends on the lead foot",
-          band: [72, null],
-          target: 90,
-          fault: 54,
-          phase: "finish",
-          below: ["End on lead foot", "Go on until you stand on it."],
-        }),
+        ...endsOnLead(["End on lead foot", "Go on until you stand on it."]),
       ],
       target: good(),
       faults: [

@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
+import { action, CAUTIONS, fault, IN_PLACE, limit, must, PHONE, RULES, vary } from "../parts";
 
 export const good = vary(swing, {
   gap: 42,
@@ -66,7 +66,7 @@ export const drill: Drill = {
         must({
           measure: "pelvisSway",
           name: "Hips turn in place",
-          band: [null, 4],
+          band: [null, IN_PLACE],
           target: 1.5,
           fault: 7,
           phase: "backswing",

@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill, Stage } from "../drill";
-import { CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
+import { CAUTIONS, fault, IN_PLACE, limit, must, PHONE, RULES, turns, vary } from "../parts";
 
 const base = {
   gap: 44,
@@ -11,19 +11,15 @@ const base = {
 };
 export const good = vary(swing, base);
 
-const flat = limit({
-  measure: "trailFootFlatForAddressToTop",
-  name: "Trail sole stays down",
-  band: [85, null],
-  target: 100,
-  fault: 50,
-  phase: "backswing feet",
-  below: ["Trail toe down", "Press the big toe until the club is at the top."],
-});
+/** From in front a heel that lifts stands behind its own shoe (docs/decisions/08). */
+const SOLE = {
+  name: "the trail sole stays down on the way back",
+  question: "Did the sole of the trail foot stay down to the top?",
+};
 const sway = must({
   measure: "pelvisSway",
   name: "Hips turn in place",
-  band: [null, 4],
+  band: [null, IN_PLACE],
   target: 1.5,
   fault: 7,
   phase: "backswing",
@@ -42,7 +38,7 @@ const knee = must({
 const tilt = must({
   measure: "sideTiltChange",
   name: "No tilt toward the target",
-  band: [-6, null],
+  band: [-8, null],
   target: 2,
   fault: -15,
   phase: "top",
@@ -59,27 +55,34 @@ const top = limit({
   below: ["Stay tilted back", "The breastbone stays behind the ball."],
 });
 
-const swaying = fault(
-  "sways",
-  "Hips sway",
-  "pelvis-sway",
-  "The hips leave their place away from the target.",
-  good({ tilt: { top: 7 }, share: { loaded: 0, top: 10 }, gap: 52 }),
-);
-const kicks = fault(
-  "knee-out",
-  "Knee kicks out",
-  "trail-knee-out",
-  "The trail knee goes outside its foot.",
-  good({ gap: 28, knees: { trailTop: -85 }, share: { loaded: 6, top: 36 } }),
-);
-const reverse = fault(
-  "reverse-tilt",
-  "Tilts toward the target",
-  "side-tilt-change",
-  "The chest leans toward the target at the top.",
-  good({ tilt: { top: -13 }, share: { loaded: 40, top: 50 } }),
-);
+const faults = (address: number) => [
+  fault(
+    "sways",
+    "Hips sway",
+    "pelvis-sway",
+    "The hips leave their place away from the target.",
+    good({ tilt: { address, top: 7 }, share: { loaded: 0, top: 10 }, gap: 52 }),
+  ),
+  fault(
+    "knee-out",
+    "Knee kicks out",
+    "trail-knee-out",
+    "The trail knee goes outside its foot.",
+    good({
+      gap: 28,
+      tilt: { address },
+      knees: { trailTop: -85 },
+      share: { loaded: 6, top: 36 },
+    }),
+  ),
+  fault(
+    "reverse-tilt",
+    "Tilts toward the target",
+    "side-tilt-change",
+    "The chest leans toward the target at the top.",
+    good({ tilt: { address, top: -13 }, share: { loaded: 40, top: 50 } }),
+  ),
+];
 
 const stage = (
   id: string,
@@ -94,10 +97,13 @@ const stage = (
   main,
   rules: RULES.swing,
   centred: true,
-  actions: [],
+  actions: [
+    turns("pelvis", 66, ["Turn the trail hip", "Let the trail hip go in and back behind you."]),
+  ],
   checks,
+  blind: [SOLE],
   target: good(id.startsWith("tilted") ? { tilt: { address: 6, top: 8 } } : {}),
-  faults: [swaying, kicks, reverse],
+  faults: faults(id.startsWith("tilted") ? 6 : base.tilt.address),
   ...(note ? { note } : {}),
 });
 
@@ -137,13 +143,12 @@ export const drill: Drill = {
   styles: { loading: "centred", pressesBack: "big toe" },
   helps: { sway: 1 },
   stages: [
-    stage("whole-fo", "To the top and through", true, [flat, knee, sway, tilt, top]),
+    stage("whole-fo", "To the top and through", true, [knee, sway, tilt, top]),
     stage(
       "tilted-fo",
       "With a little tilt at the start",
       false,
       [
-        flat,
         knee,
         sway,
         tilt,

@@ -140,30 +140,10 @@ export const drill: Drill = {
           scales: BODY,
           target: 6,
           fault: 18,
-          level: "limit",
+          level: "advice",
           point: false,
           phase: "impact",
           above: { cue: "Quieter head", next: "Let the feet travel under a head that stays." },
-        },
-        {
-          id: "lead-lift",
-          name: "Lead foot up halfway back",
-          measure: "leadLiftFromMidBack",
-          band: [-150, 150],
-          scales: FIXED,
-          target: 0,
-          fault: 300,
-          level: "limit",
-          point: false,
-          phase: "top",
-          below: {
-            cue: "Lead foot later",
-            next: "Wait until the lead arm is level, then lift the lead foot.",
-          },
-          above: {
-            cue: "Lead foot sooner",
-            next: "Lift the lead foot when the lead arm is level.",
-          },
         },
         {
           id: "lead-step",
@@ -195,6 +175,26 @@ export const drill: Drill = {
           below: {
             cue: "Lead foot down sooner",
             next: "Let the lead foot land while the club is still going back.",
+          },
+        },
+        {
+          id: "lead-lift",
+          name: "Lead foot up halfway back",
+          measure: "leadLiftFromMidBack",
+          band: [-150, 150],
+          scales: FIXED,
+          target: 0,
+          fault: 300,
+          level: "limit",
+          point: false,
+          phase: "top",
+          below: {
+            cue: "Lead foot later",
+            next: "Wait until the lead arm is level, then lift the lead foot.",
+          },
+          above: {
+            cue: "Lead foot sooner",
+            next: "Lift the lead foot when the lead arm is level.",
           },
         },
         {

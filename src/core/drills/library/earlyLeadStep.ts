@@ -76,12 +76,12 @@ export const drill: Drill = {
           phase: "backswing feet",
           below: ["Longer lead step", "Step out to where the foot usually stands."],
         }),
-        must({
+        limit({
           measure: "leadLandingOffset",
           name: "Lands at its usual place",
-          band: [-7, 7],
+          band: [-7, 20],
           target: 0,
-          fault: 14,
+          fault: 32,
           phase: "backswing feet",
           below: ["Longer lead step", "Step out to where the foot usually stands."],
           above: ["Shorter lead step", "Land no wider than you usually stand."],
@@ -98,6 +98,15 @@ export const drill: Drill = {
             "Lead foot down sooner",
             "Let the foot land before the club has finished going back.",
           ],
+        }),
+        limit({
+          measure: "recentreBeforeTop",
+          name: "Loaded before the top",
+          band: [-60, null],
+          target: 120,
+          fault: -220,
+          phase: "top",
+          below: ["Stand on lead foot", "Do not only touch down: stand on it."],
         }),
         limit({
           measure: "leadShareTop",

@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, limit, must, ONE_LEG, PHONE, RULES, vary } from "../parts";
+import { CAUTIONS, fault, IN_PLACE, limit, must, ONE_LEG, PHONE, RULES, vary } from "../parts";
 
 export const good = vary(swing, {
   gap: 10,
@@ -93,7 +93,7 @@ export const drill: Drill = {
         must({
           measure: "pelvisSway",
           name: "Hips stay in place",
-          band: [null, 4],
+          band: [null, IN_PLACE],
           target: 1.5,
           fault: 7,
           phase: "backswing",
@@ -114,17 +114,28 @@ export const drill: Drill = {
               "You tip toward the target: let the arms swing past a quiet chest.",
             ],
             minus: [
-              "Hips wait for arms",
-              "You tip away from the target: let the arms fall before the hips go.",
+              "Stay over your feet",
+              "You tip away from the target: let the arms fall, hips and chest with them.",
             ],
+            earlier: {
+              by: "pelvisPeakBeforeThorax",
+              plus: [
+                "Hips wait for arms",
+                "The hips go first and you tip away from the target: let the arms fall before them.",
+              ],
+              minus: [
+                "Chest stays over feet",
+                "The chest falls back first: keep the breastbone over the ball as the arms fall.",
+              ],
+            },
           },
         }),
-        must({
+        limit({
           measure: "holdTime",
           name: "Finish held",
-          band: [2, null],
+          band: [1, null],
           target: 2.6,
-          fault: 1.2,
+          fault: 0.5,
           phase: "finish",
           point: true,
           below: ["Hold your finish", "Slow down until you can stand two seconds where you end."],
@@ -144,7 +155,7 @@ export const drill: Drill = {
           band: [null, 4],
           target: 1,
           fault: 7,
-          phase: "backswing",
+          phase: "impact",
           above: ["One piece, not two", "Let head and hips stay over the same spot."],
         }),
         limit({
@@ -193,8 +204,8 @@ export const drill: Drill = {
           "not-held",
           "Steps out of the finish",
           "hold-time",
-          "The finish is left before two seconds are over.",
-          good({ hold: 1.2 }),
+          "The finish is left at once.",
+          good({ hold: 0.6 }),
         ),
       ],
     },

@@ -96,6 +96,18 @@ export const drill: Drill = {
           ],
         }),
         limit({
+          measure: "leadShareImpact",
+          name: "On the lead foot at the strike",
+          band: [58, null],
+          target: 78,
+          fault: 38,
+          phase: "impact",
+          below: [
+            "Be across sooner",
+            "Let the push carry you onto the lead foot before the strike.",
+          ],
+        }),
+        limit({
           measure: "groundFirst",
           name: "Ground before hands",
           band: [30, null],

@@ -19,7 +19,7 @@ export const good = vary(armsOnly, { ...base, size: 0.6 });
 export const withClub = vary(swing, { ...base, size: 0.6, down: 0.32 });
 
 const checks: Stage["checks"] = [
-  limit({
+  advice({
     measure: "slideBeforeHands",
     name: "Hips go before the hands",
     band: [40, null],

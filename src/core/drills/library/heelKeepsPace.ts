@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
+import { advice, CAUTIONS, endsOnLead, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 export const good = vary(swing, {
   gap: 42,
@@ -95,14 +95,16 @@ export const drill: Drill = {
           phase: "finish",
           below: ["Finish on tiptoe", "Turn until only the trail toe touches."],
         }),
+        ...endsOnLead(["End on lead foot", "Finish so that you could walk off."]),
         limit({
-          measure: "leadShareFinish",
-          name: "Ends on the lead foot",
-          band: [72, null],
-          target: 90,
-          fault: 54,
+          id: "heel-comes",
+          measure: "trailHeelUpAt",
+          name: "Heel comes up with the swing",
+          band: [null, 118],
+          target: 92,
+          fault: 140,
           phase: "finish",
-          below: ["End on lead foot", "Finish so that you could walk off."],
+          above: ["Let the heel up", "It comes up with the strike: let the trail side follow."],
         }),
         advice({
           measure: "leadLegStackFinish",

@@ -1,6 +1,18 @@
-import { cycle, type CycleOptions, swing } from "../../figure";
+import { cycle, type CycleOptions, swing, windUp } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, limit, must, PHONE, RULES, vary } from "../parts";
+import {
+  advice,
+  CAUTIONS,
+  fault,
+  HIPS_NOT_TOLD,
+  IN_PLACE,
+  limit,
+  must,
+  PHONE,
+  RULES,
+  turns,
+  vary,
+} from "../parts";
 
 const base = {
   gap: 36,
@@ -14,6 +26,7 @@ const base = {
   hold: 0.8,
 };
 export const good = vary(swing, base);
+export const back = vary(windUp, base);
 export const slow = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
   period: 2.2,
@@ -24,10 +37,14 @@ export const slow = vary<Partial<CycleOptions>>(cycle, {
   stance: { gap: 44, stagger: 0 },
 });
 
+const turning = turns("pelvis", 59, [
+  "Let the hips turn",
+  "Press the heel and the other toe until the hips turn.",
+]);
 const sway = must({
   measure: "pelvisSway",
   name: "Hips turn in place",
-  band: [null, 4],
+  band: [null, IN_PLACE],
   target: 1.5,
   fault: 7,
   phase: "backswing",
@@ -37,7 +54,7 @@ const sway = must({
     "Press the trail heel and the lead toe: the hips turn over the same spot.",
   ],
 });
-const head = must({
+const head = limit({
   measure: "headDrift",
   name: "Head stays",
   band: [null, 8],
@@ -175,12 +192,20 @@ export const drill: Drill = {
       name: "Back only",
       view: "face-on",
       main: false,
-      rules: RULES.swing,
+      rules: RULES.gesture,
       centred: true,
-      actions: [],
-      checks: [sway, head, kneeOut, kneeIn, chest],
-      target: good(),
-      faults: [swaying],
+      actions: [turning],
+      checks: [sway, head, kneeOut, kneeIn],
+      target: back(),
+      faults: [
+        fault(
+          "sways",
+          "Hips sway",
+          "pelvis-sway",
+          "The hips leave their place away from the target.",
+          back({ tilt: { top: -10 }, share: { loaded: 4, top: 20 } }),
+        ),
+      ],
     },
     {
       id: "joined-fo",
@@ -189,7 +214,7 @@ export const drill: Drill = {
       main: true,
       rules: RULES.swing,
       centred: true,
-      actions: [],
+      actions: [turning],
       checks: [sway, head, slide, kneeOut, kneeIn, chest],
       target: good(),
       faults: [swaying, sliding],

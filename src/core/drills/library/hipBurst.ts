@@ -78,6 +78,15 @@ export const drill: Drill = {
           above: ["A smaller move", "A hand's breadth, then open."],
         }),
         limit({
+          measure: "pelvisTurnImpact",
+          name: "Hips open at the strike",
+          band: [25, null],
+          target: 35,
+          fault: -10,
+          phase: "impact",
+          below: ["Open the hips", "The belt is past the ball before the hands are."],
+        }),
+        advice({
           measure: "peakPelvisTurnAt",
           name: "Early burst",
           band: [null, 70],

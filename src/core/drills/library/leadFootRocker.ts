@@ -1,6 +1,17 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, UNSTEADY, vary } from "../parts";
+import {
+  advice,
+  CAUTIONS,
+  fault,
+  IN_PLACE,
+  limit,
+  must,
+  PHONE,
+  RULES,
+  UNSTEADY,
+  vary,
+} from "../parts";
 
 export const good = vary(swing, {
   gap: 44,
@@ -55,7 +66,7 @@ export const drill: Drill = {
         must({
           measure: "pelvisSway",
           name: "Hips turn in place",
-          band: [null, 4],
+          band: [null, IN_PLACE],
           target: 1.5,
           fault: 7,
           phase: "backswing",
@@ -63,6 +74,25 @@ export const drill: Drill = {
           above: ["Turn, don't sway", "Press the lead toe and stay over the middle."],
         }),
         limit({
+          measure: "leadFootTravelTopToImpact",
+          name: "Lead foot not dragged",
+          band: [null, 4],
+          fixed: true,
+          target: 0.5,
+          fault: 9,
+          phase: "downswing feet",
+          above: ["Lead foot stays", "Go onto its heel; do not drag it along."],
+        }),
+        limit({
+          measure: "leadFootTurnTopToImpact",
+          name: "Lead foot does not spin",
+          band: [null, 10],
+          target: 0,
+          fault: 26,
+          phase: "downswing feet",
+          above: ["Don't spin the foot", "From toe to heel, in its own direction."],
+        }),
+        advice({
           measure: "leadHeelTravelAddressToImpact",
           name: "Lead heel stays",
           band: [null, 4],
@@ -90,6 +120,13 @@ export const drill: Drill = {
           "pelvis-sway",
           "The hips leave their place away from the target.",
           good({ tilt: { top: -10 }, share: { loaded: 4, top: 20 } }),
+        ),
+        fault(
+          "spins",
+          "Lead foot spins",
+          "lead-foot-turn-top-to-impact",
+          "The lead foot turns out on the way down instead of going from toe to heel.",
+          good({ leadSpin: { down: 28 } }),
         ),
       ],
     },

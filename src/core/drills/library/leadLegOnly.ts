@@ -1,6 +1,17 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { advice, CAUTIONS, fault, HIPS_NOT_TOLD, limit, must, PHONE, RULES, vary } from "../parts";
+import {
+  advice,
+  CAUTIONS,
+  fault,
+  HIPS_NOT_TOLD,
+  limit,
+  must,
+  PHONE,
+  RULES,
+  turns,
+  vary,
+} from "../parts";
 
 export const good = vary(swing, {
   gap: 24,
@@ -64,12 +75,17 @@ export const drill: Drill = {
       rules: { ...RULES.swing, uneven: true },
       centred: true,
       onProp: "trail",
-      actions: [],
+      actions: [
+        turns("pelvis", 38, [
+          "Turn on that leg",
+          "Small, but a turn: the lead hip goes back and round.",
+        ]),
+      ],
       checks: [
         limit({
           measure: "trailHeelHeightAddress",
           name: "Trail heel up",
-          band: [4, null],
+          band: [5, null],
           fixed: true,
           target: 9,
           fault: 0,
@@ -124,7 +140,7 @@ export const drill: Drill = {
           "Slides over the foot",
           "pelvis-slide",
           "The hips travel toward the target from the top to the strike.",
-          good({ share: { address: 70, loaded: 50, top: 52, impact: 100 }, tilt: { impact: 20 } }),
+          good({ share: { address: 80, loaded: 50, top: 52, impact: 100 }, tilt: { impact: 20 } }),
         ),
       ],
     },

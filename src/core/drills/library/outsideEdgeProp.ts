@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill, Stage } from "../drill";
-import { advice, CAUTIONS, fault, must, PHONE, RULES, vary } from "../parts";
+import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 const base = {
   gap: 44,
@@ -25,6 +25,15 @@ const checks: Stage["checks"] = [
     phase: "impact",
     point: true,
     below: ["Push to the target", "Push off the inside edge toward the target, not round."],
+  }),
+  limit({
+    measure: "trailHeelUpAt",
+    name: "Heel does not jump",
+    band: [45, null],
+    target: 82,
+    fault: 12,
+    phase: "downswing feet",
+    below: ["Push, then heel up", "Push off the inside edge with the heel still low."],
   }),
   advice({
     measure: "trailFootRoll",

@@ -1,6 +1,6 @@
 import { cycle, type CycleOptions } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, limit, must, ONE_LEG, PHONE, RULES, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, ONE_LEG, PHONE, RULES, turns, vary } from "../parts";
 
 export const good = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
@@ -52,7 +52,12 @@ export const drill: Drill = {
       view: "face-on",
       main: true,
       rules: RULES.cycle,
-      actions: [],
+      actions: [
+        turns("thorax", 80, [
+          "Turn the chest further",
+          "Let the book face well away from the target.",
+        ]),
+      ],
       checks: [
         must({
           measure: "groundLeadsHands",

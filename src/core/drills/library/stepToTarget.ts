@@ -1,6 +1,6 @@
 import { armsOnly, swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
+import { action, CAUTIONS, endsOnLead, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 const own = {
   gap: 40,
@@ -33,7 +33,7 @@ const walkOn = action(
   { kind: "step", foot: "trail", after: "impact" },
   ["Walk on after it", "Let the trail foot take a whole pace toward the target."],
 );
-const leadTurn = must({
+const leadTurn = limit({
   measure: "leadFootTurnAddressToFinish",
   name: "Lead foot does not spin out",
   band: [null, 35],
@@ -45,7 +45,8 @@ const leadTurn = must({
 });
 const leadTravel = must({
   measure: "leadFootTravelImpactToFinish",
-  name: "Lead foot stays",
+  name: "Lead foot not dragged",
+  point: true,
   band: [null, 4],
   fixed: true,
   target: 0.5,
@@ -110,6 +111,7 @@ export const drill: Drill = {
         limit({
           measure: "trailLandsPastLead",
           name: "A whole pace",
+          point: true,
           band: [5, null],
           fixed: true,
           target: 40,
@@ -118,6 +120,7 @@ export const drill: Drill = {
           below: ["A longer pace", "Set the trail foot down ahead of the other."],
         }),
         leadTurn,
+        leadTravel,
       ],
       target: walk(),
       faults: [noPace(walk)],
@@ -133,6 +136,7 @@ export const drill: Drill = {
         limit({
           measure: "trailLandAfterImpact",
           name: "Walks on at once",
+          point: true,
           band: [null, 900],
           target: 600,
           fault: 1150,
@@ -153,15 +157,7 @@ export const drill: Drill = {
       rules: RULES.swing,
       actions: [],
       checks: [
-        limit({
-          measure: "leadShareFinish",
-          name: "Ends on the lead foot",
-          band: [72, null],
-          target: 90,
-          fault: 54,
-          phase: "finish",
-          below: ["End on lead foot", "You should be able to walk off."],
-        }),
+        ...endsOnLead(["End on lead foot", "You should be able to walk off."]),
         leadTurn,
         leadTravel,
       ],

@@ -1,6 +1,6 @@
 import { hipsOnly } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
+import { CAUTIONS, fault, limit, must, PHONE, RULES, turns, vary } from "../parts";
 
 export const good = vary(hipsOnly, {
   gap: 42,
@@ -48,7 +48,7 @@ export const drill: Drill = {
       main: true,
       rules: { ...RULES.gesture, hipsOnly: true },
       centred: true,
-      actions: [],
+      actions: [turns("pelvis", 34, ["Turn the hip", "The knee stays, the hip goes round."])],
       checks: [
         must({
           measure: "trailKneeOut",

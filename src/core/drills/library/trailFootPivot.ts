@@ -1,6 +1,6 @@
-import { pivot, type PivotOptions, swing } from "../../figure";
+import { hold, pivot, type PivotOptions, swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
+import { action, advice, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 export const good = vary<Partial<PivotOptions>>(pivot, {
   foot: "trail",
@@ -66,7 +66,8 @@ export const drill: Drill = {
       rules: { kind: "hold", clubAhead: false },
       actions: [],
       checks: [],
-      note: "A rehearsal: nothing moves that a camera could see.",
+      target: () => hold({ on: "trail", seconds: 1.2 }),
+      note: "A rehearsal: nothing moves that a camera could see. After each twist lift the lead foot: that counts one.",
     },
     {
       id: "pivot-fo",
@@ -93,7 +94,7 @@ export const drill: Drill = {
           point: true,
           below: ["Turn foot further", "Let the toe point at the target."],
         }),
-        limit({
+        advice({
           measure: "trailHeelTravel",
           name: "Heel stays",
           band: [null, 5],
@@ -103,6 +104,12 @@ export const drill: Drill = {
           phase: "backswing feet",
           above: ["Heel stays put", "Turn about the heel, do not drag it."],
         }),
+      ],
+      blind: [
+        {
+          name: "the heel stays in its place",
+          question: "Did the heel stay where it was while the foot turned?",
+        },
       ],
       target: good(),
       faults: [

@@ -6,9 +6,9 @@ export const good = vary(swing, {
   gap: 9,
   size: 0.9,
   back: 1,
-  down: 0.3,
+  down: 0.42,
   share: { loaded: 44, top: 62, impact: 74, finish: 76 },
-  trailOut: { length: -24, fromTop: -0.52, air: 0.28 },
+  trailOut: { length: -24, fromTop: -0.06, air: 0.26 },
   heel: { upAt: 2.2, finish: 12 },
   tilt: { impact: 5 },
 });
@@ -29,7 +29,7 @@ export const drill: Drill = {
   notWhen: ["You don't swing from too far inside."],
   setUp: [
     "Stand with the feet together.",
-    "Swing back; before the hands arrive at the top step the trail foot out, away from the target.",
+    "Swing to the top; as the club starts down step the trail foot out, away from the target.",
     "Keep it flat on the ground through the strike.",
   ],
   at: {
@@ -51,10 +51,12 @@ export const drill: Drill = {
       main: true,
       rules: RULES.step,
       actions: [
-        action("trailStep", "Trail foot steps", { kind: "step", foot: "trail", before: "impact" }, [
-          "Step the trail foot",
-          "At the top, set the trail foot out.",
-        ]),
+        action(
+          "trailStep",
+          "Trail foot steps with the start down",
+          { kind: "step", foot: "trail", before: "impact", fromTop: -220 },
+          ["Step the trail foot", "As the club starts down, set the trail foot out."],
+        ),
       ],
       checks: [
         must({
@@ -112,7 +114,7 @@ export const drill: Drill = {
           "Hardly steps",
           "trail-step-length",
           "The trail foot lands where it stood.",
-          good({ trailOut: { length: -5, fromTop: -0.52, air: 0.26 } }),
+          good({ trailOut: { length: -5, fromTop: -0.06, air: 0.24 } }),
         ),
       ],
     },

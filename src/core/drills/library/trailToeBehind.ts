@@ -60,7 +60,7 @@ export const drill: Drill = {
         limit({
           measure: "trailHeelHeightAddress",
           name: "Trail heel up",
-          band: [3, null],
+          band: [5, null],
           fixed: true,
           target: 8,
           fault: 0,
@@ -88,6 +88,15 @@ export const drill: Drill = {
             "Stay on lead leg",
             "Let the lead leg be a post: the hips turn on it and go neither on nor back.",
           ],
+        }),
+        limit({
+          measure: "pelvisSlide",
+          name: "Hips do not slide on",
+          band: [null, 8],
+          target: 3,
+          fault: 12,
+          phase: "impact",
+          above: ["Stay on lead leg", "The hips turn over the lead foot; they do not go past it."],
         }),
         limit({
           measure: "headRise",

@@ -1,5 +1,50 @@
+import type { Knot } from "../../maths";
 import type { MovementScript } from "../script";
-import { swing, type Changes, type SwingOptions } from "./swing";
+import { merged, ORDINARY_SWING, swing, type Changes, type SwingOptions } from "./swing";
+
+/** Only the way back: to the top, a while there, and slowly back to the start. */
+export function windUp(changes: Changes<SwingOptions> = {}): MovementScript {
+  const whole = swing({ club: null, ball: false, ...changes, traits: { kind: "gesture" } });
+  const o = merged(ORDINARY_SWING, changes);
+  const top = o.still + 0.25 + o.back;
+  const [leaves, arrives] = [top + 0.4, top + 1.5];
+  // Everything goes back the way it came.
+  const home = (knots: readonly Knot[]): Knot[] => {
+    const back = knots.filter(([t]) => t <= top + 0.021);
+    const [first, last] = [back[0]![1], back[back.length - 1]!];
+    const from = Math.max(leaves, last[0] + 0.1);
+    return [...back.map(([t, v]): Knot => [t, v]), [from, last[1]], [arrives, first]];
+  };
+  const still = (knots: readonly Knot[]): Knot[] => [[0, knots[0]?.[1] ?? 0]];
+  const curves = {
+    armSwing: home(whole.armSwing),
+    reach: home(whole.reach),
+    wristCock: home(whole.wristCock),
+    pelvisTurn: home(whole.pelvisTurn),
+    thoraxTurn: home(whole.thoraxTurn),
+    sideTilt: home(whole.sideTilt),
+    neckLean: home(whole.neckLean!),
+    forwardBend: home(whole.forwardBend),
+    pelvisRise: home(whole.pelvisRise),
+    leadKneeAside: home(whole.leadKneeAside!),
+    trailKneeAside: home(whole.trailKneeAside!),
+    leadShare: home(whole.leadShare),
+    pressureDepth: home(whole.pressureDepth!),
+  };
+  const { lead, trail } = whole.feet;
+  const planted = {
+    lead: { ...lead, slide: [] },
+    trail: { ...trail, slide: [], spin: [], heelPitch: still(trail.heelPitch) },
+  };
+  const duration = arrives + o.hold;
+  return {
+    ...whole,
+    ...curves,
+    feet: planted,
+    duration,
+    reps: [{ ...whole.reps[0]!, from: 0, to: duration }],
+  };
+}
 
 /** A swing of loose arms without club or ball: back to chest height and through. */
 export const armsOnly = (changes: Changes<SwingOptions> = {}): MovementScript => ({

@@ -1,6 +1,6 @@
 import { resample } from "../../maths";
 import { largestTurn, partHeight, type Motion } from "../../motion";
-import { nearest, toMs, valueAt } from "../../reps";
+import { heelStays, nearest, toMs, valueAt } from "../../reps";
 import {
   BOTH_VIEWS,
   EVERY_PART,
@@ -60,7 +60,8 @@ const PATH = {
 function heelCountsFrom({ rep, hit }: RepMotion): number {
   const { top } = rep.events;
   const step = stepOf(rep, "trail");
-  return step && step.liftOff < hit && step.landing > top ? step.landing : top;
+  const lands = step && step.liftOff < hit && Number.isFinite(step.landing);
+  return lands && step.landing > top ? step.landing : top;
 }
 
 /** The first rise of the trail heel on the way down or after it. */
@@ -82,9 +83,10 @@ export function trailHeelUp(r: RepMotion): { ms: number; never: boolean } | null
     (s) =>
       s.fromMs <= from + SETTLED_MS &&
       s.toMs >= midThrough &&
-      s.rises.some(({ times }) => times.length && times[times.length - 1]! >= midThrough),
+      s.rises.some((rise) => heelStays(rise, midThrough)),
   );
-  return followed ? { ms: midThrough, never: true } : up ? { ms: up.ms, never: false } : null;
+  // One that rises later, and was not seen to stay down until then, may have risen before.
+  return followed ? { ms: midThrough, never: true } : null;
 }
 
 /** A spell on the ground is found this long after its landing at most, ms. */

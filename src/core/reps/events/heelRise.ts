@@ -19,6 +19,12 @@ const BEFORE_MS = 220;
 const LOST = 30;
 /** Pictures in which it was not found may lie between two in which it was, for this long, ms. */
 const GAP_MS = 70;
+/**
+ * A shoe that stands moves by less than this from one picture to the next, cm: a likeness that jumps
+ * farther has slipped onto the ground, which stays (fit set: 0.25 while one stood, 0.56 as one
+ * slipped).
+ */
+const SLIPS = 0.35;
 /** Fewer pictures than this do not tell that it goes on. */
 const FEWEST = 2;
 
@@ -42,6 +48,26 @@ export function heelRises(rise: FootFollow, afterMs: number): number {
       return before + ((t - before) * (limit - u[i - 1]!)) / (u[i]! - u[i - 1]!);
   }
   return NaN;
+}
+
+/**
+ * Whether a standing shoe was seen, without a gap, not to rise from its likeness on to a time: its
+ * heel is then still down.
+ */
+export function heelStays(rise: FootFollow, untilMs: number): boolean {
+  const { times, u } = followed(rise);
+  const last = times.findLastIndex((t) => t <= untilMs);
+  if (last < FEWEST || untilMs - times[last]! > GAP_MS) return false;
+  for (let i = 1; i <= last; i++) {
+    const low = Math.min(...u.slice(0, i));
+    if (
+      times[i]! - times[i - 1]! > GAP_MS ||
+      u[i]! - low >= SHOWN ||
+      Math.abs(u[i]! - u[i - 1]!) > SLIPS
+    )
+      return false;
+  }
+  return true;
 }
 
 /** The pictures in which the shoe was found, up to where it was lost. */

@@ -16,7 +16,7 @@ const rocking = (period: number, club: number | null = null) => [
     "the arms carry the ground: the hands turn first",
     side({ period, club, lag: -0.12 }),
   ),
-  warned("far", "short swings: the hands go far out", side({ period, club, arms: 62, lag: 0.26 })),
+  warned("far", "short swings: the hands go far out", side({ period, club, arms: 95, lag: 0.26 })),
 ];
 const loose = (make: typeof hanging | typeof withClub) => [
   warned(
