@@ -58,8 +58,9 @@ describe("the reading queue", () => {
     expect(headline(failed)).toBe("One can’t be read");
     const asks = state(failed, 2, {
       step: "asks",
-      question: "slowMotion",
-      message: "",
+      question: { code: "slowMotion", message: "" },
+      answered: {},
+
       clipSha256: "",
       track: { bytes: new Uint8Array(), sha256: "" },
     });

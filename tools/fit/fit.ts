@@ -51,7 +51,12 @@ hipsWidest(
 fitLiveSquare(clips);
 fitSettle(clips.filter((c) => foundByArms(rulesOf(c.truth)) && c.truth.reps.length === 1));
 const compared = clips.map((c) => compare(c, { errors: BARE }));
-const table = tableOf(pairs(compared));
+const told = pairs(compared);
+const seats = told.measures.get("hipsToBall")!.map((p) => p.value - p.truth);
+console.log(
+  `measures.farButtock: add ${mean(seats).toFixed(2)} ± ${deviation(seats).toFixed(2)} to ${MEASURE_FIT.farButtock}, n ${seats.length}`,
+);
+const table = tableOf(told);
 writeFileSync("src/core/uncertainty/fitted.json", `${JSON.stringify(table, null, 1)}\n`);
 console.log(
   `wrote ${Object.keys(table.measures).length} measures, ` +

@@ -176,9 +176,25 @@ describe("a good double step", () => {
 });
 
 describe("what can't be judged is not", () => {
-  it("a swing without steps fails with the first missing step's cue", () => {
-    const { verdict } = judged(load("normal-swing")).reps[0]!;
-    expect(verdict).toMatchObject({ result: "fail", cue: { id: "trailStep" } });
+  it("a swing without steps is asked about, and fails with the first missing step's cue where it was meant", () => {
+    const swing = load("normal-swing");
+    expect(judged(swing).reps[0]!.verdict).toMatchObject({
+      result: "not judged",
+      reason: { code: "otherMovement" },
+    });
+    expect(judged(swing, { sure: true }).reps[0]!.verdict).toMatchObject({
+      result: "fail",
+      cue: { id: "trailStep" },
+    });
+  });
+
+  it("a swing that goes the other way is asked about: another hand, or a mirrored film", () => {
+    const left = { golfer: { statureCm: 170, hand: "left" as const } };
+    const asked = (track: Track, change = {}) =>
+      judged(track, change).reps[0]!.verdict!.reason?.code;
+    expect(asked(good, left)).toBe("otherHand");
+    expect(asked(mirrored(good))).toBe("otherHand");
+    expect(asked(mirrored(good), left)).not.toBe("otherHand");
   });
 
   it("a picture from the side is the wrong view, whatever was measured", () => {

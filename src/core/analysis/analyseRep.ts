@@ -49,7 +49,7 @@ export function analyseRep(
   const overriddenU = OVERRIDE_FRAMES * motion.dt * 1000;
   const raw = measureAll(motion, rep, rules);
   const asks = stage && !options.sure ? isItThat(found, stage, raw) : null;
-  const problems = [...(asks ? [asks] : []), ...during(clip.problems, rep.fromMs, rep.toMs)];
+  const problems = [...during(clip.problems, rep.fromMs, rep.toMs), ...(asks ? [asks] : [])];
   const sources: ErrorSources = {
     sampled,
     frameMs,

@@ -9,5 +9,6 @@ export {
   type Analysis,
   type RepSeries,
 } from "./result";
+export { type ClipQuestion, isDoubt, questionOf } from "./otherMovement";
 export { SAMPLES } from "./copies";
 export { eventRecords, eventTimes } from "./eventRecords";

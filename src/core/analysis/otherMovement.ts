@@ -4,10 +4,35 @@ import { foundByArms } from "../reps";
 import type { Problem } from "../scene";
 import type { SideName } from "../track";
 import type { FoundRep } from "./readReps";
+import type { Analysis } from "./result";
 
 /** What a rep is asked about before it is judged, once a batch: the golfer knows, the film doesn't. */
-export const QUESTIONS = ["otherHand", "otherMovement"] as const;
-export type Question = (typeof QUESTIONS)[number];
+const QUESTIONS = ["otherHand", "otherMovement"] as const;
+type Doubt = (typeof QUESTIONS)[number];
+
+/** Whether a verdict's reason is such a question. */
+export const isDoubt = (code: string | undefined): code is Doubt =>
+  QUESTIONS.some((q) => q === code);
+
+/** What a golfer is asked of a clip before anything of it is kept. */
+export interface ClipQuestion {
+  code: "slowMotion" | Doubt;
+  message: string;
+}
+
+/** What must be asked of a clip: how fast it was filmed, else what its first doubtful rep is. */
+export function questionOf({
+  problems,
+  reps,
+}: Pick<Analysis, "problems" | "reps">): ClipQuestion | null {
+  const slow = problems.find((p) => p.code === "slowMotion");
+  if (slow) return { code: "slowMotion", message: slow.message };
+  for (const { verdict } of reps) {
+    const code = verdict?.reason?.code;
+    if (isDoubt(code)) return { code, message: verdict!.reason!.message };
+  }
+  return null;
+}
 
 /**
  * Hands that come through on the side on which they were at the top, or nearer, have swung the other

@@ -67,7 +67,7 @@ describe("five own swings", () => {
     expect(profileOf(five({ leadShareImpact: [72, 1] }), ASK).findings).toEqual([]);
     expect(profileOf(five({ leadShareImpact: [40, 1] }), ASK).findings[0]).toMatchObject({
       side: "below",
-      band: [60, null],
+      band: [58, null],
       symptom: "heavy",
     });
   });

@@ -68,12 +68,19 @@ function result(
           ? "missing"
           : "not seen";
     }
-    case "measure": {
-      const { value, u, state } = measures[need.measure];
-      if (state !== "measured" || value === null || u === null) return "not seen";
-      return value >= need.atLeast ? "done" : value + 2 * u < need.atLeast ? "missing" : "not seen";
-    }
+    case "measure":
+      return reached(need, measures);
   }
+}
+
+/** Whether a measure that tells an action reached its size. */
+export function reached(
+  { measure, atLeast }: Extract<RequiredAction["need"], { kind: "measure" }>,
+  measures: Partial<Record<MeasureId, Measured>>,
+): Result {
+  const { value = null, u = null, state } = measures[measure] ?? {};
+  if (state !== "measured" || value === null || u === null) return "not seen";
+  return value >= atLeast ? "done" : value + 2 * u < atLeast ? "missing" : "not seen";
 }
 
 /** What became of every action that a stage asks for. */

@@ -1,5 +1,5 @@
 /** From measures to a verdict: checks, required actions, the cue. */
-export { actionsOf, looksForSteps } from "./actions";
+export { actionsOf, looksForSteps, reached } from "./actions";
 export { decidesByTop, decidingInstant, holdOf, SETTLES_MS } from "./deciding";
 export { checkBand, failWords, judge } from "./judge";
 export {

@@ -5,4 +5,9 @@ export const MEASURE_FIT = {
    * seen.
    */
   anklesApart: 1.05,
+  /**
+   * Seen from behind, the rear edge of hips that have opened is the far buttock's: it stands nearer
+   * to the middle of the picture by so much than it would where the near one stood, cm.
+   */
+  farButtock: 2.76,
 };

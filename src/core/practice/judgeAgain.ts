@@ -1,5 +1,5 @@
 import type { Stage } from "../drills";
-import { judge, type ActionVerdict, type Measured, type Verdict } from "../judge";
+import { judge, reached, type ActionVerdict, type Measured, type Verdict } from "../judge";
 import type { MeasureId } from "../measures";
 import type { Problem } from "../scene";
 
@@ -23,8 +23,8 @@ const UNKNOWN: Measured = {
 
 /**
  * The verdict on a kept rep by another version of its stage: from its measures, without film or
- * track. What was never measured is not measurable; an action that was not looked for then is not
- * seen.
+ * track. What was never measured is not measurable; an action that was not looked for then is told
+ * by its measure, or not seen.
  */
 export function judgeAgain(stage: Stage, rep: Omit<KeptRep, "id" | "result">): Verdict {
   const wanted = stage.checks.flatMap((c) => [
@@ -37,7 +37,11 @@ export function judgeAgain(stage: Stage, rep: Omit<KeptRep, "id" | "result">): V
     ...rep.measures,
   } as Record<MeasureId, Measured>;
   const actions = stage.actions.map(
-    (a) => rep.actions.find((v) => v.id === a.id) ?? { id: a.id, result: "not seen" as const },
+    ({ id, need }): ActionVerdict =>
+      rep.actions.find((v) => v.id === id) ?? {
+        id,
+        result: need.kind === "measure" ? reached(need, rep.measures) : "not seen",
+      },
   );
   return judge({ stage, statureCm: rep.statureCm, measures, actions, problems: rep.problems });
 }

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
-import { ALGORITHM_VERSION, openAnalysis, type AnalysedRep } from "../../core/analysis";
+import { ALGORITHM_VERSION, isDoubt, openAnalysis, type AnalysedRep } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats";
 import {
@@ -85,6 +85,7 @@ async function corrected(
       drill: row.definition?.id ?? "none",
       stage,
       live: verdicts.some((v) => v.by === "live"),
+      sure: !verdicts.some((v) => v.by === "computed" && isDoubt(v.reasonCode ?? undefined)),
     },
     said,
   );
@@ -162,6 +163,8 @@ interface AskedAgain {
   drill: string;
   stage: Stage | null;
   live: boolean;
+  /** What it looks like was asked about when it was kept, and answered. */
+  sure: boolean;
 }
 
 /**
@@ -173,11 +176,12 @@ function readAgain(
   asked: AskedAgain,
   said: Overrides,
 ): AnalysedRep | null {
-  const { hand, statureCm, drill, stage, live } = asked;
+  const { hand, statureCm, drill, stage, live, sure } = asked;
   const open = openAnalysis(track, {
     golfer: { hand, statureCm },
     drill,
     live,
+    sure,
     ...(stage ? { by: stage } : {}),
     ...(asked.captureFps === null ? {} : { captureFps: asked.captureFps }),
   });

@@ -5,6 +5,7 @@ import {
   ALGORITHM_VERSION,
   analyse,
   middleMs,
+  questionOf,
   type AnalysedRep,
   type Analysis,
 } from "../../core/analysis";
@@ -41,6 +42,8 @@ export interface SaveRequest {
   /** The version of an own drill that the film or the reading began with; else the one in use. */
   drillVersion?: number;
   captureFps?: number;
+  /** The golfer has said that it is this drill by this hand, whatever it looks like. */
+  sure?: boolean;
   /** When it was filmed or read; decides session and bout. */
   at: Date;
   place?: string;
@@ -88,10 +91,11 @@ export async function saveReps(
     stage: request.stage,
     captureFps: request.captureFps,
     live: request.boutId !== undefined,
+    ...(request.sure ? { sure: true } : {}),
     ...(chosen ? { by: chosen.stage } : {}),
   });
-  // A clip that may be slow motion is kept once its speed is known.
-  if (analysis.problems.some((p) => p.code === "slowMotion")) return { ids: [], analysis };
+  // What must be asked first is kept once it is answered; what was told live is kept as it was told.
+  if (request.boutId === undefined && questionOf(analysis)) return { ids: [], analysis };
   const size = await blobSize("clips", request.clip.sha256);
   const kept = size !== null;
   const film = { ...request.clip, bytes: size ?? request.clip.bytes, kept };

@@ -7,7 +7,8 @@ import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { CARD } from "@/ui/charts/strip/geometry";
 import { RepStrip } from "@/ui/charts/strip/repStrip";
 import type { ReadSoFar } from "@/vision/read";
-import { inTime, secondsLeft, type ClipItem, type ClipState } from "./queue";
+import { ClipQuestionCard } from "./clipQuestion";
+import { inTime, secondsLeft, type ClipAnswer, type ClipItem, type ClipState } from "./queue";
 
 interface Props {
   item: ClipItem;
@@ -15,11 +16,11 @@ interface Props {
   stop(): void;
   again(): void;
   remove(): void;
-  answerFps(fps: number | null): void;
+  answer(said: ClipAnswer): void;
 }
 
 /** One clip: its first picture, its strip as it comes, and what to do. */
-export function ClipCard({ item, hand, stop, again, remove, answerFps }: Props) {
+export function ClipCard({ item, hand, stop, again, remove, answer }: Props) {
   const { state, file } = item;
   return (
     <article aria-label={file.name}>
@@ -31,7 +32,7 @@ export function ClipCard({ item, hand, stop, again, remove, answerFps }: Props) 
       </div>
       <FirstPicture file={file} />
       <div className="relative mt-3 h-[300px] border border-hair">
-        <Middle state={state} hand={hand} answerFps={answerFps} />
+        <Middle state={state} hand={hand} answer={answer} />
       </div>
       <div className="mt-2 min-h-24">
         <Foot state={state} stop={stop} again={again} remove={remove} />
@@ -43,11 +44,11 @@ export function ClipCard({ item, hand, stop, again, remove, answerFps }: Props) 
 function Middle({
   state,
   hand,
-  answerFps,
+  answer,
 }: {
   state: ClipState;
   hand: "left" | "right";
-  answerFps: Props["answerFps"];
+  answer: Props["answer"];
 }) {
   switch (state.step) {
     case "working": {
@@ -73,24 +74,7 @@ function Middle({
       );
     }
     case "asks":
-      return (
-        <div className="grid h-full content-start gap-3 bg-ink p-4 text-paper">
-          <p className="display text-[24px]">Filmed in slow motion?</p>
-          <p className="text-[15px]">
-            The swing lasts too long for real speed. At how many pictures a second was it filmed?
-          </p>
-          {[120, 240].map((fps) => (
-            <button
-              key={fps}
-              type="button"
-              className="min-h-11 rounded-control bg-paper font-semibold text-ink"
-              onClick={() => answerFps(fps)}
-            >
-              {fps} a second
-            </button>
-          ))}
-        </div>
-      );
+      return <ClipQuestionCard {...{ state, hand, answer }} />;
     case "failed":
       return <Words title={state.message} text={state.action} />;
     case "nothing":

@@ -1,4 +1,4 @@
-import type { RepSeries } from "@/core/analysis";
+import type { ClipQuestion, RepSeries } from "@/core/analysis";
 import type { VerdictSummary, Verdict } from "@/core/judge";
 import type { Problem } from "@/core/scene";
 
@@ -10,6 +10,8 @@ export class NotKeptError extends Error {
 export interface KeptReps {
   ids: string[];
   problems: Problem[];
+  /** What must be answered before anything is kept. */
+  question: ClipQuestion | null;
   reps: {
     verdict: Verdict | null;
     series: RepSeries;
@@ -45,6 +47,7 @@ export async function keepReps(request: {
   drill: string;
   stage?: string;
   captureFps?: number;
+  sure?: boolean;
   live?: { boutId: string; at: string; told: (VerdictSummary & { about: number })[] };
 }): Promise<KeptReps> {
   const response = await said(

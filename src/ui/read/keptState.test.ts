@@ -12,7 +12,7 @@ const FOR = {
   version: 3,
   stage: "steps",
   keepFilm: true,
-  captureFps: undefined,
+  answer: {},
 };
 
 /** What the computer is asked, in order; it answers the last question with `answer`. */
@@ -60,23 +60,21 @@ describe("a clip that was read", () => {
     expect(asked.some((a) => a.url.startsWith("/api/clips"))).toBe(false);
   });
 
-  it("asks at how many pictures a second it was filmed, and says the answer", async () => {
-    const slow = {
-      code: "slowMotion",
-      message: "Filmed in slow motion?",
-      action: "",
-      touches: "rep",
-    };
-    computer(() => reps({ problems: [slow] }));
-    expect(await keptState(FILE, READ, FOR)).toEqual({
+  it("asks what the computer asks, and says the answer: how it was filmed, or of whom", async () => {
+    const question = { code: "otherHand", message: "This swing goes the other way." };
+    computer(() => reps({ ids: [], question }));
+    const answered = { captureFps: 240 };
+    expect(await keptState(FILE, READ, { ...FOR, answer: answered })).toEqual({
       step: "asks",
-      question: "slowMotion",
-      message: "Filmed in slow motion?",
+      question,
+      answered,
       ...READ,
     });
     const asked = computer(reps);
-    await keptState(FILE, READ, { ...FOR, captureFps: 240 });
-    expect(asked.at(-1).body).toMatchObject({ captureFps: 240 });
+    await keptState(FILE, READ, { ...FOR, answer: { ...answered, otherHand: true } });
+    expect(asked.at(-1)!.body).toMatchObject({ captureFps: 240, golfer: { hand: "right" } });
+    await keptState(FILE, READ, { ...FOR, answer: { sure: true } });
+    expect(asked.at(-1)!.body).toMatchObject({ sure: true, golfer: { hand: "left" } });
   });
 
   it("without a rep says what is wrong with it", async () => {

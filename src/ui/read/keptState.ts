@@ -1,5 +1,5 @@
 import { keepReps, NotKeptError, sendBlob, type FilmedFor } from "./keep";
-import type { ClipState } from "./queue";
+import type { ClipAnswer, ClipState } from "./queue";
 
 /** Whom a clip is read for and what its reps are judged by: as it was when its reading began. */
 export interface KeptFor {
@@ -18,7 +18,6 @@ export interface ReadTrack {
 /**
  * Keeps what was read of a clip.
  *
- * @param captureFps pictures a second at which it was really filmed, as the golfer answered
  * @returns how the clip stands now: done, asked about, or failed with what to do
  */
 export async function keptState(
@@ -30,24 +29,25 @@ export async function keptState(
     version,
     stage,
     keepFilm,
-    captureFps,
-  }: KeptFor & { keepFilm: boolean; captureFps: number | undefined },
+    answer,
+  }: KeptFor & { keepFilm: boolean; answer: ClipAnswer },
 ): Promise<ClipState> {
+  const { captureFps, sure, otherHand } = answer;
   try {
     if (keepFilm) await sendBlob("clips", clipSha256, file);
     await sendBlob("tracks", track.sha256, new Blob([track.bytes as BlobPart]));
-    const { reps, ids, problems } = await keepReps({
-      golfer,
+    const hand = !otherHand ? golfer.hand : golfer.hand === "left" ? "right" : "left";
+    const { reps, ids, problems, question } = await keepReps({
+      golfer: { ...golfer, hand },
       clip: { sha256: clipSha256, name: file.name, bytes: file.size },
       trackSha256: track.sha256,
       drill,
       ...(version === undefined ? {} : { drillVersion: version }),
       ...(stage ? { stage } : {}),
-      captureFps,
+      ...(captureFps === undefined ? {} : { captureFps }),
+      ...(sure ? { sure } : {}),
     });
-    const slow = problems.find((p) => p.code === "slowMotion");
-    if (slow)
-      return { step: "asks", question: "slowMotion", track, clipSha256, message: slow.message };
+    if (question) return { step: "asks", question, answered: answer, track, clipSha256 };
     return reps[0] ? { step: "done", repId: ids[0]!, ...reps[0] } : { step: "nothing", problems };
   } catch (error) {
     return {

@@ -19,10 +19,10 @@ const STEPS: ClipState[] = [
   { step: "failed", message: "", action: "", again: true },
   {
     step: "asks",
-    question: "slowMotion",
+    question: { code: "slowMotion", message: "" },
+    answered: {},
     track: { bytes: new Uint8Array(), sha256: "" },
     clipSha256: "",
-    message: "",
   },
 ];
 

@@ -1,9 +1,19 @@
-import type { RepSeries } from "@/core/analysis";
+import type { ClipQuestion, RepSeries } from "@/core/analysis";
 import type { Verdict } from "@/core/judge";
 import type { Problem } from "@/core/scene";
 import { capital } from "@/ui/kit/capital";
 import { inWords } from "@/ui/kit/inWords";
 import type { Progress } from "@/vision/worker/protocol";
+
+/** What the golfer has answered of a clip. */
+export interface ClipAnswer {
+  /** Pictures a second at which it was really filmed. */
+  captureFps?: number;
+  /** It is this drill by this hand, whatever it looks like. */
+  sure?: boolean;
+  /** It was filmed of the other hand, or by a camera that mirrors. */
+  otherHand?: boolean;
+}
 
 /** One chosen clip on its way to a verdict. */
 export interface ClipItem {
@@ -18,10 +28,11 @@ export type ClipState =
   | { step: "keeping" }
   | {
       step: "asks";
-      question: "slowMotion";
+      question: ClipQuestion;
+      /** What was answered of it before. */
+      answered: ClipAnswer;
       track: { bytes: Uint8Array; sha256: string };
       clipSha256: string;
-      message: string;
     }
   | {
       step: "done";

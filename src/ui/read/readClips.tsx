@@ -54,7 +54,7 @@ export function ReadClips({
   const stages = chosen?.stages ?? [];
   const [wish, setStage] = useState(askedStage);
   const stage = (stages.find((s) => s.id === wish) ?? stages.find((s) => s.main))?.id;
-  const { items, device, add, stop, stopAll, again, remove, answerFps } = useReading(
+  const { items, device, add, stop, stopAll, again, remove, answer } = useReading(
     keepFilm,
     { golferId, drill, version: chosen?.version },
     { drill: chosen?.readAs ?? drill, stage, hand, statureCm },
@@ -184,7 +184,7 @@ export function ReadClips({
                 stop={() => stop(item)}
                 again={() => again(item)}
                 remove={() => remove(item)}
-                answerFps={(fps) => answerFps(item, fps)}
+                answer={(said) => answer(item, said)}
               />
             </li>
           ))}

@@ -4,7 +4,8 @@ import { proxy, wrap, type Remote } from "comlink";
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { CLIP_WORDS } from "@/vision/decode";
 import type { AboutDevice, Reader, ReadFor } from "@/vision/worker/protocol";
-import { changeQueue, type ClipItem, type ClipState } from "./queue";
+import type { ClipQuestion } from "@/core/analysis";
+import { changeQueue, type ClipAnswer, type ClipItem, type ClipState } from "./queue";
 import { keptState, type KeptFor, type ReadTrack } from "./keptState";
 import { watched } from "@/ui/kit/watched";
 
@@ -48,6 +49,7 @@ export function useReading(
   const [device, setDevice] = useState<AboutDevice | null>(null);
   const worker = useRef<{ worker: Worker; reader: Remote<Reader> } | null>(null);
   const keptFor = useRef(new Map<number, KeptFor>());
+  const answered = useRef(new Map<ClipQuestion["code"], ClipAnswer>());
   const busy = useRef<{ id: number; stopped: boolean } | null>(null);
 
   const reader = useCallback(() => {
@@ -78,16 +80,18 @@ export function useReading(
   );
 
   const keep = useCallback(
-    async (item: ClipItem, read: ReadTrack, captureFps?: number) => {
+    async (item: ClipItem, read: ReadTrack, answer: ClipAnswer = {}): Promise<void> => {
       set(item.id, { step: "keeping" });
-      set(
-        item.id,
-        await keptState(item.file, read, {
-          ...keptFor.current.get(item.id)!,
-          keepFilm,
-          captureFps,
-        }),
-      );
+      const state = await keptState(item.file, read, {
+        ...keptFor.current.get(item.id)!,
+        keepFilm,
+        answer,
+      });
+      // What was answered of one clip goes for all that ask the same.
+      const known = state.step === "asks" && answered.current.get(state.question.code);
+      const asked = { ...answer, ...known };
+      if (known && JSON.stringify(asked) !== JSON.stringify(answer)) return keep(item, read, asked);
+      set(item.id, state);
     },
     [keepFilm, set],
   );
@@ -180,8 +184,13 @@ export function useReading(
     },
     again: (item: ClipItem) => set(item.id, { step: "waiting" }),
     remove: (item: ClipItem) => change({ type: "remove", id: item.id }),
-    answerFps: (item: ClipItem, fps: number | null) => {
-      if (item.state.step === "asks") void keep(item, item.state, fps ?? undefined);
+    answer: (item: ClipItem, said: ClipAnswer) => {
+      if (item.state.step !== "asks") return;
+      const { code } = item.state.question;
+      answered.current.set(code, said);
+      for (const other of items)
+        if (other.state.step === "asks" && other.state.question.code === code)
+          void keep(other, other.state, { ...other.state.answered, ...said });
     },
   };
 }

@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import { type AnalysedRep, eventRecords } from "@/core/analysis";
+import { type AnalysedRep, eventRecords, isDoubt } from "@/core/analysis";
 import { golferBy, outOfOrder, overridesOf, withCorrection, type Correction } from "@/core/reps";
 import type { Scene } from "@/core/scene";
 import type { RepDetail } from "@/server/reps/queries";
@@ -81,6 +81,7 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
         golfer: facts,
         drill: drillId ?? "none",
         live,
+        sure: !isDoubt(first.verdict?.reason?.code),
         ...(stage ? { by: stage } : {}),
         ...(captureFps === null ? {} : { captureFps }),
       };

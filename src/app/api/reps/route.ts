@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { questionOf } from "@/core/analysis";
 import { golferAnswers, TrackFileError } from "@/core/formats";
 import { blobSize } from "@/server/blobs/blobs";
 import { database } from "@/server/db/open";
@@ -33,6 +34,8 @@ const body = z.object({
   drillVersion: z.number().int().positive().optional(),
   stage: z.string().min(1).max(60).optional(),
   captureFps: z.number().min(24).max(1000).optional(),
+  /** Answered: it is this drill by this hand, whatever it looks like. */
+  sure: z.boolean().optional(),
   /** Of reps that were filmed live: their bout, when they were, and what was told. */
   live: z
     .object({ boutId: z.uuid(), at: z.iso.datetime(), told: z.array(told).max(60) })
@@ -60,6 +63,7 @@ export const POST = api(async (request) => {
       {
         ids,
         problems: analysis.problems,
+        question: live ? null : questionOf(analysis),
         reps: analysis.reps.map((r) => ({
           verdict: r.verdict,
           series: r.series,

@@ -26,7 +26,7 @@ const base = {
   hold: 0.8,
 };
 export const good = vary(swing, base);
-export const back = vary(windUp, base);
+export const back = vary(windUp, { ...base, traits: { hipsOnly: true } });
 export const slow = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
   period: 2.2,
@@ -40,6 +40,10 @@ export const slow = vary<Partial<CycleOptions>>(cycle, {
 const turning = turns("pelvis", 59, [
   "Let the hips turn",
   "Press the heel and the other toe until the hips turn.",
+]);
+const windingUp = turns("pelvis", 34, [
+  "Let the hips turn",
+  "Press the trail heel until the hips have turned back.",
 ]);
 const sway = must({
   measure: "pelvisSway",
@@ -192,9 +196,9 @@ export const drill: Drill = {
       name: "Back only",
       view: "face-on",
       main: false,
-      rules: RULES.gesture,
+      rules: { ...RULES.gesture, hipsOnly: true },
       centred: true,
-      actions: [turning],
+      actions: [windingUp],
       checks: [sway, head, kneeOut, kneeIn],
       target: back(),
       faults: [

@@ -14,6 +14,12 @@ export const good = vary(swing, {
   hold: 1,
 });
 
+/** From in front a raised heel stands behind its own shoe (docs/decisions/08). */
+const HEEL_UP = {
+  name: "the trail heel is up at the start",
+  question: "Did the trail heel stay up at the start?",
+};
+
 export const drill: Drill = {
   id: "trail-toe-behind",
   number: 2,
@@ -58,16 +64,6 @@ export const drill: Drill = {
       actions: [],
       checks: [
         limit({
-          measure: "trailHeelHeightAddress",
-          name: "Trail heel up",
-          band: [5, null],
-          fixed: true,
-          target: 8,
-          fault: 0,
-          phase: "set-up",
-          below: ["Trail heel up", "Stand on the toe of the trail foot."],
-        }),
-        limit({
           measure: "leadShareAddress",
           name: "Weight on the lead foot",
           band: [60, null],
@@ -108,6 +104,7 @@ export const drill: Drill = {
           above: ["Stay tall later", "Keep the height of your head until the ball is gone."],
         }),
       ],
+      blind: [HEEL_UP],
       target: good(),
       faults: [
         fault(

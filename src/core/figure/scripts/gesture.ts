@@ -4,7 +4,12 @@ import { merged, ORDINARY_SWING, swing, type Changes, type SwingOptions } from "
 
 /** Only the way back: to the top, a while there, and slowly back to the start. */
 export function windUp(changes: Changes<SwingOptions> = {}): MovementScript {
-  const whole = swing({ club: null, ball: false, ...changes, traits: { kind: "gesture" } });
+  const whole = swing({
+    club: null,
+    ball: false,
+    ...changes,
+    traits: { kind: "gesture", ...changes.traits },
+  });
   const o = merged(ORDINARY_SWING, changes);
   const top = o.still + 0.25 + o.back;
   const [leaves, arrives] = [top + 0.4, top + 1.5];

@@ -1,5 +1,6 @@
 import { expect, it } from "vitest";
 import { level, line, measured, values } from "../../../../tests/core/handMade";
+import { MEASURE_FIT } from "../fitted";
 
 const leans = {
   // Shoulders 50 cm over the hips: 5 cm behind them at the top, level with them at address.
@@ -41,7 +42,10 @@ it("from behind moves the body's rear edge toward the ball, and lets the back ri
     rear: line([200, -3], [1000, -5], [1300, 4]),
     bend: line([200, 35], [1300, 24]),
   };
-  expect(values({ motion }, "hipsToBallTop", "hipsToBall", "bendChange")).toEqual([-2, 7, -11]);
+  const [top, strike, bend] = values({ motion }, "hipsToBallTop", "hipsToBall", "bendChange");
+  expect([top, bend]).toEqual([-2, -11]);
+  // The far buttock's edge stands nearer to the middle of the picture.
+  expect(strike).toBeCloseTo(7 - MEASURE_FIT.farButtock, 6);
   expect(measured("hipsToBall", { motion, events: { impact: NaN } }).why).toBe("eventNotFound");
   expect(measured("hipsToBall").why).toBe("otherView");
 });

@@ -9,6 +9,7 @@ import {
   type Measure,
   type RepMotion,
 } from "../measure";
+import { MEASURE_FIT } from "../fitted";
 import { SIDES } from "../moments";
 import { jointAngle } from "../jointAngle";
 import { extremes } from "../spans";
@@ -114,7 +115,12 @@ export const posture = {
     waitsFor: ["strike"],
     plain: { above: "Your hips go toward the ball" },
     gate: { kind: "rearEdge", at: "impact" },
-    channels: { swing: afterHit((r) => rearMoved(r, r.hit)) },
+    channels: {
+      swing: afterHit((r) => {
+        const { value, ...rest } = rearMoved(r, r.hit);
+        return { ...rest, value: value - MEASURE_FIT.farButtock };
+      }),
+    },
   },
   hipsToBallTop: {
     ...BEHIND,
