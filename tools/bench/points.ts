@@ -8,7 +8,8 @@
 import { fork } from "node:child_process";
 import { availableParallelism } from "node:os";
 import { parseArgs } from "node:util";
-import { DRILLS, isJudged } from "../../src/core/drills";
+import { DRILLS } from "../../src/core/drills";
+import { isSimulated } from "./accuracy/seenReps";
 import { countMovement, movementsOf, type MovementCount } from "./points/pointRows";
 import { pointsReport } from "./points/pointsReport";
 
@@ -28,7 +29,7 @@ const work = DRILLS.filter(
   (d) => values.drill === undefined || values.drill.split(",").includes(d.id),
 ).flatMap((drill) =>
   drill.stages
-    .filter(isJudged)
+    .filter(isSimulated)
     .flatMap((stage) => movementsOf(drill, stage).map((m) => ({ drill, stage, m }))),
 );
 

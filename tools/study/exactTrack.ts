@@ -116,8 +116,8 @@ export function exactTrack(sim: Simulation, o: ExactOptions): Track {
           Math.max(spell.from + 2, top - Math.round(RISE_S.before * o.fps)),
           Math.min(n - 1, low + Math.round(RISE_S.after * o.fps)),
         ];
-        const stillUntil = Math.max(top, from + 5);
-        if (stillUntil > low || spell.to < stillUntil) continue;
+        const stillUntil = Math.max(Math.min(top, spell.to), from + 5);
+        if (stillUntil > low || spell.to < stillUntil || (top - spell.to) / o.fps > 0.12) continue;
         const heel = (i: number) => px(side(poses[i]!, foot).heel);
         const [x0, y0] = heel(from);
         const path = Array.from({ length: to - from + 1 }, (_, k) => heel(from + k));

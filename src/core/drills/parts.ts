@@ -138,10 +138,6 @@ export const CAUTIONS: readonly string[] = [
 export const ONE_LEG = "You can't stand on one leg for ten seconds.";
 export const UNSTEADY = "Balance trouble.";
 
-/** Of stages seen from behind that would stand on the hips' way to the ball (docs/decisions/17). */
-export const HIPS_NOT_TOLD =
-  "A rehearsal from this side: the picture can't tell the hips' way to the ball well enough. Watch it yourself.";
-
 /** Where the phone stands for a view. */
 export const PHONE = {
   faceOn:

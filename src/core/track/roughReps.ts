@@ -23,6 +23,7 @@ const LONGEST = 2.6;
  */
 const RESTING = 0.45;
 const RESTING_S = 0.16;
+const MOST_SMALLER = 1.5;
 /**
  * … and no shorter than this from the top to the middle of the bottom (docs/movement.md: a quicker
  * one is film that runs too fast), s.
@@ -81,7 +82,7 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
       continue;
     const down = (times[from]! - times[top]!) / 1000;
     const rested = (times[to]! - times[from]!) / 1000;
-    if (down > LONGEST || rested > RESTING * down + RESTING_S) continue;
+    if (down > LONGEST || rested > (RESTING * down + RESTING_S) * small(raised[top]!)) continue;
     const again = peakAfter(guessed, times, to, Math.max(0.4, down * 1.3));
     if (guessed[again]! < RAISED) continue;
     let seen = 0;
@@ -94,6 +95,13 @@ export function roughReps(track: Pick<Track, "landmarks" | "times" | "presence">
   }
   return out;
 }
+
+/**
+ * A small swing spends more of its time with hanging arms: as many times longer as its arc outside of
+ * that is smaller than a swing's to level arms, but not so long that a rest at address would count.
+ */
+const small = (raised: number): number =>
+  Math.min(Math.max((90 - HANGING) / (raised - HANGING), 1), MOST_SMALLER);
 
 /** How far the hips go from just before the top to the bottom, px. */
 function wayOfHips(track: Pick<Track, "landmarks" | "times">, top: number, bottom: number): number {

@@ -74,6 +74,8 @@ export function footPaths(
 
 /** A rising heel is followed until this long after a swing's lowest hands, ms. */
 const RISE_MS = 700;
+/** A foot whose spell ended so long before a swing's top does not stand there any more, ms. */
+const EARLY_MS = 120;
 /**
  * A foot that has just landed has stood for this many frames at least before its likeness is taken.
  */
@@ -98,8 +100,10 @@ export function risePath(
   low: number,
 ): FootPath | null {
   const first = Math.max(spell.from + 2, top - AVERAGED);
-  const stillUntil = Math.max(top, first + FEWEST_STILL);
-  if (stillUntil > low || spell.to < stillUntil) return null;
+  // A heel that rises from the top on ends its foot's spell a little before the arms' highest.
+  const stillUntil = Math.max(Math.min(top, spell.to), first + FEWEST_STILL);
+  if (stillUntil > low || spell.to < stillUntil || times[top]! - times[spell.to]! > EARLY_MS)
+    return null;
   const last = Math.min(times.length - 1, firstAtLeast(times, times[low]! + RISE_MS));
   const n = last - first + 1;
   const path: FootPath = {

@@ -1,8 +1,8 @@
-import { DRILLS, isJudged, type Stage } from "../../../src/core/drills";
+import { DRILLS, type Stage } from "../../../src/core/drills";
 import { failingFaults } from "../../../src/core/drills/drillTruth";
 import type { MovementScript } from "../../../src/core/figure/script";
 import { truthRep } from "../../study/simulatedRep";
-import { seenReps, type Seen } from "./seenReps";
+import { isSimulated, seenReps, type Seen } from "./seenReps";
 import { countRep, drillCount, type DrillCount } from "./drillCount";
 
 /** What was said of one drill's simulated reps. */
@@ -23,31 +23,31 @@ export function drillRows(
   only: string | undefined,
   progress: (name: string) => void,
 ): DrillRow[] {
-  return DRILLS.filter((d) => d.stages.some(isJudged) && (only === undefined || d.id === only)).map(
-    (drill) => {
-      const at = drill.number;
-      progress(drill.id);
-      const row: DrillRow = { drill: drill.id, stages: 0, notFound: 0, ...drillCount() };
-      for (const stage of drill.stages.filter(isJudged)) {
-        row.stages++;
-        for (let k = 0; k < golfers; k++) {
-          const movement = (script: MovementScript, n: number) =>
-            seenReps(drill, stage, script, seed + at * 10_000 + k * 100 + n);
-          countSeen(row, stage, null, movement(stage.target!(), 0), `${stage.id} golfer ${k}`);
-          failingFaults(stage).forEach((f, n) =>
-            countSeen(
-              row,
-              stage,
-              f.fails,
-              movement(f.script(), n + 1),
-              `${stage.id} ${f.id} golfer ${k}`,
-            ),
-          );
-        }
+  return DRILLS.filter(
+    (d) => d.stages.some(isSimulated) && (only === undefined || d.id === only),
+  ).map((drill) => {
+    const at = drill.number;
+    progress(drill.id);
+    const row: DrillRow = { drill: drill.id, stages: 0, notFound: 0, ...drillCount() };
+    for (const stage of drill.stages.filter(isSimulated)) {
+      row.stages++;
+      for (let k = 0; k < golfers; k++) {
+        const movement = (script: MovementScript, n: number) =>
+          seenReps(drill, stage, script, seed + at * 10_000 + k * 100 + n);
+        countSeen(row, stage, null, movement(stage.target!(), 0), `${stage.id} golfer ${k}`);
+        failingFaults(stage).forEach((f, n) =>
+          countSeen(
+            row,
+            stage,
+            f.fails,
+            movement(f.script(), n + 1),
+            `${stage.id} ${f.id} golfer ${k}`,
+          ),
+        );
       }
-      return row;
-    },
-  );
+    }
+    return row;
+  });
 }
 
 function countSeen(

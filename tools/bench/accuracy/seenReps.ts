@@ -1,5 +1,5 @@
 import { analyse, type AnalysedRep } from "../../../src/core/analysis";
-import type { Drill, Stage } from "../../../src/core/drills";
+import { type Drill, isJudged, type Stage } from "../../../src/core/drills";
 import { body } from "../../../src/core/figure/anthropometry";
 import type { MovementScript } from "../../../src/core/figure/script";
 import { sized } from "../../../src/core/figure/sized";
@@ -10,6 +10,9 @@ import { filmed } from "../../study/simulatedRep";
 
 /** Copies behind each uncertainty: the deviation of 16 is within 18 % of that of many. */
 const COPIES = 16;
+
+/** Judged stages whose reps can be simulated: the model of the network's errors is one of the front. */
+export const isSimulated = (stage: Stage): boolean => isJudged(stage) && stage.view === "face-on";
 
 export interface Seen {
   statureCm: number;

@@ -18,6 +18,11 @@ const base = {
 export const good = vary(armsOnly, { ...base, size: 0.6 });
 export const withClub = vary(swing, { ...base, size: 0.6, down: 0.32 });
 
+/** One lens tells the hips' turn back within 57 ms, and often not at all (docs/decisions/17). */
+const ORDER = {
+  name: "whether the hips went before the hands",
+  question: "Did the hips start down before the hands?",
+};
 const checks: Stage["checks"] = [
   advice({
     measure: "slideBeforeHands",
@@ -128,6 +133,7 @@ export const drill: Drill = {
       rules: { ...RULES.gesture, movingStart: true },
       actions: [],
       checks,
+      blind: [ORDER],
       target: good(),
       faults: faults(good),
     },
@@ -139,6 +145,7 @@ export const drill: Drill = {
       rules: { ...RULES.swing, movingStart: true },
       actions: [],
       checks,
+      blind: [ORDER],
       target: withClub(),
       faults: faults(withClub),
     },

@@ -1,17 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import {
-  advice,
-  BEND_KEPT,
-  CAUTIONS,
-  fault,
-  HIPS_NOT_TOLD,
-  limit,
-  must,
-  PHONE,
-  RULES,
-  vary,
-} from "../parts";
+import { advice, BEND_KEPT, CAUTIONS, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 export const good = vary(swing, {
   gap: 44,
@@ -122,11 +111,11 @@ export const drill: Drill = {
       rules: RULES.swing,
       onProp: "trail",
       actions: [],
-      note: HIPS_NOT_TOLD,
       checks: [
         limit({
           measure: "hipsToBall",
           name: "Hips keep off the ball",
+          point: true,
           band: [null, 3],
           target: -2,
           fault: 7,

@@ -4,7 +4,6 @@ import {
   advice,
   CAUTIONS,
   fault,
-  HIPS_NOT_TOLD,
   IN_PLACE,
   limit,
   must,
@@ -67,6 +66,16 @@ const head = limit({
   phase: "impact",
   above: ["Quieter head", "Turn under a head that stays."],
 });
+const headBack = limit({
+  measure: "headTTop",
+  name: "Head stays, at the top",
+  band: [-8, 8],
+  target: -2,
+  fault: -14,
+  phase: "top",
+  below: ["Quieter head", "Turn under a head that stays."],
+  above: ["Quieter head", "Turn under a head that stays."],
+});
 const kneeOut = limit({
   measure: "trailKneeOut",
   name: "Trail knee stays in",
@@ -76,7 +85,7 @@ const kneeOut = limit({
   phase: "backswing",
   above: ["Trail knee stays in", "Press the heel of that foot, not its outer edge."],
 });
-const kneeIn = limit({
+const kneeIn = advice({
   measure: "trailKneeIn",
   name: "Trail knee not pulled in",
   band: [null, 5],
@@ -116,6 +125,7 @@ const wall = [
   limit({
     measure: "hipsToBall",
     name: "Hips keep off the ball, strike",
+    point: true,
     band: [null, 2],
     target: -3,
     fault: 6,
@@ -199,7 +209,7 @@ export const drill: Drill = {
       rules: { ...RULES.gesture, hipsOnly: true },
       centred: true,
       actions: [windingUp],
-      checks: [sway, head, kneeOut, kneeIn],
+      checks: [sway, headBack, kneeOut, kneeIn],
       target: back(),
       faults: [
         fault(
@@ -230,7 +240,6 @@ export const drill: Drill = {
       main: true,
       rules: RULES.swing,
       actions: [],
-      note: HIPS_NOT_TOLD,
       checks: wall,
       target: good(),
       faults: [

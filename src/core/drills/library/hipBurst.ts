@@ -114,6 +114,12 @@ export const drill: Drill = {
           below: ["Quicker shift", "Sharp, not far."],
         }),
       ],
+      blind: [
+        {
+          name: "whether the hips opened before the hands",
+          question: "Was the burst over before the hands came down?",
+        },
+      ],
       target: good(),
       faults: [
         fault(

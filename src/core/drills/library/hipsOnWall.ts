@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { BEND_KEPT, CAUTIONS, fault, HIPS_NOT_TOLD, limit, PHONE, RULES, vary } from "../parts";
+import { BEND_KEPT, CAUTIONS, fault, limit, PHONE, RULES, vary } from "../parts";
 
 export const good = vary(swing, {
   gap: 44,
@@ -61,11 +61,11 @@ export const drill: Drill = {
       main: true,
       rules: RULES.swing,
       actions: [],
-      note: HIPS_NOT_TOLD,
       checks: [
         limit({
           measure: "hipsToBall",
           name: "Hips keep off the ball",
+          point: true,
           band: [null, 2],
           target: -3,
           fault: 6,
@@ -90,7 +90,7 @@ export const drill: Drill = {
           "Hips toward the ball",
           "hips-to-ball",
           "The rear edge of the hips comes nearer the ball.",
-          good({ depth: { top: 52, impact: 88 }, bend: { impact: 20 } }),
+          good({ depth: { top: 36, impact: 88 }, bend: { impact: 20 } }),
         ),
       ],
     },

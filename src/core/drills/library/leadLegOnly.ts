@@ -1,17 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import {
-  advice,
-  CAUTIONS,
-  fault,
-  HIPS_NOT_TOLD,
-  limit,
-  must,
-  PHONE,
-  RULES,
-  turns,
-  vary,
-} from "../parts";
+import { advice, CAUTIONS, fault, limit, must, PHONE, RULES, turns, vary } from "../parts";
 
 export const good = vary(swing, {
   gap: 24,
@@ -110,7 +99,7 @@ export const drill: Drill = {
             "Let the lead hip go behind you instead of toward the target.",
           ],
         }),
-        limit({
+        advice({
           measure: "leadKneeAngleChangeTopToImpact",
           name: "Lead leg straightens",
           band: [8, null],
@@ -149,12 +138,12 @@ export const drill: Drill = {
       rules: RULES.swing,
       onProp: "trail",
       actions: [],
-      note: HIPS_NOT_TOLD,
       checks: [
         limit({
           measure: "hipsToBall",
           name: "Hip goes back",
-          band: [null, -1],
+          point: true,
+          band: [null, 0],
           target: -5,
           fault: 2,
           phase: "impact",

@@ -1,6 +1,6 @@
 import { cycle, type CycleOptions } from "../../figure";
 import type { Drill, Stage } from "../drill";
-import { action, CAUTIONS, fault, limit, PHONE, RULES, UNSTEADY, vary } from "../parts";
+import { action, CAUTIONS, fault, limit, must, PHONE, RULES, UNSTEADY, vary } from "../parts";
 
 export const good = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
@@ -16,6 +16,7 @@ export const good = vary<Partial<CycleOptions>>(cycle, {
 const slip = {
   band: [null, 4] as const,
   fixed: true as const,
+  point: true as const,
   target: 1,
   fault: 8,
   phase: "backswing feet" as const,
@@ -25,8 +26,8 @@ const slip = {
   ] as const,
 };
 const slips = [
-  limit({ measure: "leadPlantedTravel", name: "Lead foot does not slip", ...slip }),
-  limit({ measure: "trailPlantedTravel", name: "Trail foot does not slip", ...slip }),
+  must({ measure: "leadPlantedTravel", name: "Lead foot does not slip", ...slip }),
+  must({ measure: "trailPlantedTravel", name: "Trail foot does not slip", ...slip }),
 ];
 const landing = limit({
   measure: "landBeforeTurnaround",
@@ -115,7 +116,7 @@ export const drill: Drill = {
       "grip-fo",
       "Without a slip",
       true,
-      "A rehearsal: counted, not judged. A foot that slips and comes back is not told surely: watch it yourself.",
+      "Each foot stays where it has landed until it is lifted.",
       {
         checks: [...slips, landing],
         faults: [

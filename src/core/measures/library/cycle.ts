@@ -57,18 +57,35 @@ const landBeforeTurnaround = (r: RepMotion) => {
   return waits.length ? got(mean(waits), toMs) : unmeasured("noStep");
 };
 
-/** Largest move of a toe from where each spell on the ground begins, cm. */
+/**
+ * Largest move of a toe from where it stood first since its foot last landed, cm. A foot that is
+ * dragged quickly stands in two places with no step between them: that is one slip.
+ */
 const plantedTravel = ({ m, rep }: RepMotion, side: MeasuredSide) => {
-  const { fromMs, toMs } = rep;
+  const { fromMs, toMs, footEvents } = rep;
+  const left = (from: number, to: number) =>
+    footEvents.some(
+      (e) =>
+        e.foot === side && e.event === "liftOff" && e.ms > from - NEAR_MS && e.ms < to + NEAR_MS,
+    );
   let most = 0;
+  let first = NaN;
+  let before = -Infinity;
   for (const s of m.feet[side].spells) {
-    const during = Array.from(s.toe.times, (t, k) =>
-      t >= Math.max(fromMs, s.fromMs) && t <= Math.min(toMs, s.toMs) ? s.toe.t[k]! : NaN,
-    ).filter((v) => !Number.isNaN(v));
-    if (during.length) most = Math.max(most, ...during.map((v) => Math.abs(v - during[0]!)));
+    if (left(before, s.fromMs)) first = NaN;
+    before = s.toMs;
+    for (const [k, t] of s.toe.times.entries()) {
+      if (t < Math.max(fromMs, s.fromMs) || t > Math.min(toMs, s.toMs)) continue;
+      const at = s.toeT + s.toe.t[k]!;
+      if (Number.isNaN(at)) continue;
+      if (Number.isNaN(first)) first = at;
+      most = Math.max(most, Math.abs(at - first));
+    }
   }
   return got(most, toMs);
 };
+/** A spell's ends and the foot's own events are told within this, ms. */
+const NEAR_MS = 150;
 
 export const cycle = {
   groundLeadsHands: {

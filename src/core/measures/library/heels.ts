@@ -33,6 +33,8 @@ const FEET = {
   gate: null,
 } as const satisfies Partial<Measure>;
 
+/** A foot that turns by more than this has spun, degrees: three uncertainties of a turn. */
+const SPINS = 15;
 const TRAVEL_PLAIN: Partial<Record<`${MeasuredSide}${Span}`, Measure["plain"]>> = {
   trailTopToImpact: { above: "Your trail foot scrapes on the way down" },
   leadTopToImpact: { above: "Your lead foot slips on the way down" },
@@ -200,6 +202,9 @@ export const heels = {
     ofAnySwing: span === "TopToImpact" || (side === "lead" && span === "ImpactToFinish"),
     ...(TRAVEL_PLAIN[`${side}${span}`] ? { plain: TRAVEL_PLAIN[`${side}${span}`] } : {}),
     joints: overSpan(span, (r, from, to) => {
+      // A toe that goes round its heel is followed badly, and is told as a turn.
+      if (Math.abs(largestTurn(r.m.direction[side], from, to, r.m.dt)) > SPINS)
+        return unmeasured("footMoved");
       const toe = r.of(HEIGHT[side].toe);
       return got(
         travel(r.of(PATH[side].toe), from, to, (i) => toe[i]! < DOWN),

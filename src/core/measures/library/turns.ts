@@ -72,7 +72,8 @@ export const turns = {
       "How far your hips turn from still to the strike (in a rhythm drill: over one period).",
     waitsFor: ["strike"],
     channels: { cycle: overPeriod("hip") },
-    joints: (r) => got(range(r.of(hips), r.sample("address"), r.of(end)), r.hit),
+    // Hips that turn in place seem to stand still: their range is from where the stillness began.
+    joints: (r) => got(range(r.of(hips), nearest(r.m, r.rep.stillFromMs), r.of(end)), r.hit),
   },
   ...atMoments("pelvisTurn", MOMENTS, (at) => ({
     ...TURN,

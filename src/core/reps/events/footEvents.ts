@@ -15,8 +15,11 @@ export interface FootEvent {
 
 /** Height that tells a foot from the ground, cm (docs/movement.md). */
 const OFF_GROUND = 1.5;
-/** The likeness of a standing heel is made over this long, ms. */
-const BEFORE_RISE_MS = 250;
+/**
+ * The likeness of a standing heel is made over a quarter second before a swing's rough top; one that
+ * rises counts from so long after its beginning, ms, for the true top may be a little earlier.
+ */
+const BEFORE_RISE_MS = 190;
 /** Of a foot followed from its landing on: only over this long (five pictures). */
 const AFTER_LANDING_MS = 85;
 /** How well the network's points tell when a foot stands, ms. */

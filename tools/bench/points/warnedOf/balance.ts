@@ -17,7 +17,7 @@ export const BALANCE: WarnedOf = {
         together({ tilt: { impact: 18 }, neck: { impact: 6 } }),
       ),
       warned("apart", "feet and knees touching: the feet are not", together({ gap: 27 })),
-      warned("falls-out", "the finish is left at once", together({ hold: 0.9 })),
+      warned("falls-out", "the finish is left at once", together({ hold: 0.4 })),
       warned(
         "sways",
         "the narrow base is left: the hips go over the trail foot and past it",

@@ -16,7 +16,7 @@ const swapping = [
   warned(
     "head",
     "the head goes back a hand's breadth and more",
-    swap({ tilt: { top: 14 }, neck: { top: 16 } }),
+    swap({ tilt: { top: 22 }, neck: { top: 28 } }),
   ),
   warned("no-turn", "the hips turn of themselves: nothing turns", swap({ ...ARMS_ONLY })),
 ];
