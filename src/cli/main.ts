@@ -33,6 +33,7 @@ interface JudgeFlags {
   cameraHeight?: number;
   hfov?: number;
   captureFps?: number;
+  sure?: boolean;
   series?: boolean;
   json?: boolean;
 }
@@ -111,6 +112,7 @@ const judgeFlags = (command: Command) =>
       "pictures a second at which a slow-motion clip was filmed",
       number(24, 1000, "pictures a second"),
     )
+    .option("--sure", "judge a clip that looks like another hand's or another movement as it is")
     .option("--club <club>", "taken for scripts that say it; no measure needs it yet")
     .option(
       "--camera-height <m>",
@@ -244,6 +246,7 @@ const analyseOptions = (flags: JudgeFlags): AnalyseOptions => ({
   stage: flags.stage,
   ...(flags.drill.own ? { by: stageOf(flags.drill.own, flags.stage) } : {}),
   captureFps: flags.captureFps,
+  ...(flags.sure ? { sure: true } : {}),
   view: flags.view,
   rules: { kind: flags.kind, clubAhead: false },
   camera: {
