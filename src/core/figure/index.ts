@@ -8,7 +8,7 @@ export type { MovementScript } from "./script";
 export { cycle, type CycleOptions } from "./scripts/cycle";
 export { doubleStep, type DoubleStepOptions } from "./scripts/doubleStep";
 export { armsOnly, hipsOnly, toss, windUp } from "./scripts/gesture";
-export { hold, type HoldOptions } from "./scripts/hold";
+export { hold } from "./scripts/hold";
 export { pivot, type PivotOptions } from "./scripts/pivot";
 export { merged, swing } from "./scripts/swing";
 export { simulate, type Simulation, TRUTH_HZ } from "./simulate";

@@ -23,8 +23,7 @@ const WELL_SEEN = 0.9;
  *
  * @param lookMs from one look to the next, ms
  */
-export const wouldShowStep = (lookMs: number): boolean =>
-  lookMs * LOOKS_PER_STEP <= SHORTEST_STEP_MS;
+const wouldShowStep = (lookMs: number): boolean => lookMs * LOOKS_PER_STEP <= SHORTEST_STEP_MS;
 
 /** Looks a second under which a stage's steps stay open: 0 where it asks for none. */
 export const looksForSteps = ({ actions }: Pick<Stage, "actions">): number =>

@@ -72,9 +72,9 @@ describe("a clip that was read", () => {
     });
     const asked = computer(reps);
     await keptState(FILE, READ, { ...FOR, answer: { ...answered, otherHand: true } });
-    expect(asked.at(-1)!.body).toMatchObject({ captureFps: 240, golfer: { hand: "right" } });
+    expect(asked.at(-1).body).toMatchObject({ captureFps: 240, golfer: { hand: "right" } });
     await keptState(FILE, READ, { ...FOR, answer: { sure: true } });
-    expect(asked.at(-1)!.body).toMatchObject({ sure: true, golfer: { hand: "left" } });
+    expect(asked.at(-1).body).toMatchObject({ sure: true, golfer: { hand: "left" } });
   });
 
   it("without a rep says what is wrong with it", async () => {

@@ -82,16 +82,18 @@ export function useReading(
   const keep = useCallback(
     async (item: ClipItem, read: ReadTrack, answer: ClipAnswer = {}): Promise<void> => {
       set(item.id, { step: "keeping" });
-      const state = await keptState(item.file, read, {
-        ...keptFor.current.get(item.id)!,
-        keepFilm,
-        answer,
-      });
-      // What was answered of one clip goes for all that ask the same.
-      const known = state.step === "asks" && answered.current.get(state.question.code);
-      const asked = { ...answer, ...known };
-      if (known && JSON.stringify(asked) !== JSON.stringify(answer)) return keep(item, read, asked);
-      set(item.id, state);
+      for (let said = answer; ;) {
+        const state = await keptState(item.file, read, {
+          ...keptFor.current.get(item.id)!,
+          keepFilm,
+          answer: said,
+        });
+        // What was answered of one clip goes for all that ask the same.
+        const known = state.step === "asks" && answered.current.get(state.question.code);
+        const again = { ...said, ...known };
+        if (!known || JSON.stringify(again) === JSON.stringify(said)) return set(item.id, state);
+        said = again;
+      }
     },
     [keepFilm, set],
   );

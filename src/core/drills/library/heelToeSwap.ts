@@ -26,7 +26,7 @@ const base = {
 };
 export const good = vary(swing, base);
 export const back = vary(windUp, { ...base, traits: { hipsOnly: true } });
-export const slow = vary<Partial<CycleOptions>>(cycle, {
+const slow = vary<Partial<CycleOptions>>(cycle, {
   cycles: 5,
   period: 2.2,
   weight: 22,

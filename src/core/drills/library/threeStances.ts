@@ -2,7 +2,7 @@ import { swing } from "../../figure";
 import type { Drill, Stage } from "../drill";
 import { advice, CAUTIONS, PHONE, RULES, vary } from "../parts";
 
-export const turn = vary(swing, {
+const turn = vary(swing, {
   club: null,
   ball: false,
   gap: 16,

@@ -10,7 +10,7 @@ export const good = vary<Partial<PivotOptions>>(pivot, {
   period: 1.8,
   stance: { gap: 52, stagger: 0 },
 });
-export const joined = vary(swing, {
+const joined = vary(swing, {
   gap: 44,
   size: 0.8,
   share: { loaded: 24, top: 54, impact: 76, finish: 90 },

@@ -2,23 +2,23 @@ import { good as archRod } from "../../../../src/core/drills/library/archRod";
 import { good as driver } from "../../../../src/core/drills/library/bentKneeDriver";
 import { good as iron } from "../../../../src/core/drills/library/bentKneeIron";
 import { good as bigToe } from "../../../../src/core/drills/library/bigToeBrace";
-import { good as swap } from "../../../../src/core/drills/library/heelToeSwap";
+import { back, good as swap } from "../../../../src/core/drills/library/heelToeSwap";
 import { good as wall } from "../../../../src/core/drills/library/hipsOnWall";
 import { good as thigh } from "../../../../src/core/drills/library/thighRest";
 import { ARMS_ONLY, warned, type WarnedOf } from "./warned";
 
-const swapping = [
+const swapping = (make: typeof swap | typeof back) => [
   warned(
     "sways",
     "hips turn in place: they sway",
-    swap({ tilt: { top: -10 }, share: { loaded: 4, top: 20 } }),
+    make({ tilt: { top: -10 }, share: { loaded: 4, top: 20 } }),
   ),
   warned(
     "head",
     "the head goes back a hand's breadth and more",
-    swap({ tilt: { top: 22 }, neck: { top: 28 } }),
+    make({ tilt: { top: 22 }, neck: { top: 28 } }),
   ),
-  warned("no-turn", "the hips turn of themselves: nothing turns", swap({ ...ARMS_ONLY })),
+  warned("no-turn", "the hips turn of themselves: nothing turns", make({ ...ARMS_ONLY })),
 ];
 const braced = (more: { tilt?: { address: number; top: number } } = {}) => [
   warned(
@@ -46,9 +46,9 @@ const braced = (more: { tilt?: { address: number; top: number } } = {}) => [
 
 export const TURNING: WarnedOf = {
   "heel-toe-swap": {
-    "back-fo": swapping,
+    "back-fo": swapping(back),
     "joined-fo": [
-      ...swapping,
+      ...swapping(swap),
       warned(
         "slides",
         "slides through",
