@@ -33,6 +33,8 @@ const NOT_FROM_JOINTS = new Set<MeasureId>([
   "trailHeelTravelAddressToFinish",
   "trailFootTravelImpactToMidThrough",
   "trailLandsPastLead",
+  "trailKneeIn",
+  "handRange",
   "beatSpread",
 ]);
 
@@ -43,6 +45,9 @@ const stages = DRILLS.flatMap((drill) =>
     .map((stage) => ({ drill, stage })),
 );
 const errors = new Map<MeasureId, { of: string; got: number; want: number; within: number }[]>();
+
+/** Hips that turn alone begin no swing of the arms: what counts from one has nothing to count from. */
+const NOT_OF_HIPS = new Set<MeasureId>(["shareReversals", "thoraxBeforeHands"]);
 
 describe.each(stages)("$drill.id, $stage.id", ({ drill, stage }) => {
   it("is measured as it is", () => {
@@ -62,6 +67,7 @@ describe.each(stages)("$drill.id, $stage.id", ({ drill, stage }) => {
         (typeof rep.measures)[MeasureId],
       ][]) {
         const exact = want[k]!.measures[id];
+        if (stage.rules.hipsOnly && NOT_OF_HIPS.has(id)) continue;
         if (m.value === null || exact === undefined || Number.isNaN(exact)) continue;
         const within = Math.max(LEFT[CATALOGUE[id].unit] ?? 0.15 * Math.abs(exact), 2 * m.u!);
         errors.set(id, [

@@ -54,6 +54,8 @@ async function films(golferId: string, name: string, at: string, kept = false): 
     clip: { sha256: sha(film), name: `${name}.mp4`, bytes: film.length },
     trackSha256: sha(track),
     drill: "double-step",
+    // One track for golfers of either hand.
+    sure: true,
     at: new Date(at),
   });
   return ids[0]!;

@@ -1,6 +1,6 @@
 import { swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, fault, limit, must, PHONE, vary } from "../parts";
+import { action, CAUTIONS, fault, limit, PHONE, vary } from "../parts";
 
 export const good = vary(swing, {
   gap: 42,
@@ -59,7 +59,7 @@ export const drill: Drill = {
         ),
       ],
       checks: [
-        must({
+        limit({
           measure: "recentreBeforeTop",
           name: "On the lead foot before the top",
           band: [40, null],

@@ -14,11 +14,11 @@ export const good = vary<Partial<CycleOptions>>(cycle, {
 });
 
 const slip = {
-  band: [null, 4] as const,
+  band: [null, 4.5] as const,
   fixed: true as const,
   point: true as const,
-  target: 1,
-  fault: 8,
+  target: 0.5,
+  fault: 9,
   phase: "backswing feet" as const,
   above: [
     "Feet hold the floor",

@@ -75,9 +75,9 @@ export const drill: Drill = {
         must({
           measure: "pelvisDriftAtImpact",
           name: "Hips quiet through the strike",
-          band: [null, 4],
+          band: [null, 4.1],
           target: 1.5,
-          fault: 6.6,
+          fault: 6.7,
           phase: "impact",
           point: true,
           above: [
