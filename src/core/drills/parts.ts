@@ -8,6 +8,14 @@ import type { ActionNeed, Check, Fault, FailWords, RequiredAction } from "./dril
 type Words = readonly [cue: string, next: string];
 const said = ([cue, next]: Words): FailWords => ({ cue, next });
 
+/** One of two, told by the sign of a measure. */
+interface Either {
+  by: MeasureId;
+  minus: Words;
+  plus: Words;
+}
+const either = ({ by, minus, plus }: Either) => ({ by, minus: said(minus), plus: said(plus) });
+
 interface CheckParts {
   measure: MeasureId;
   name: string;
@@ -19,12 +27,7 @@ interface CheckParts {
   phase: Check["phase"];
   below?: Words;
   above?: Words;
-  told?: {
-    by: MeasureId;
-    minus: Words;
-    plus: Words;
-    earlier?: { by: MeasureId; minus: Words; plus: Words };
-  };
+  told?: Either & { earlier?: Either };
   /** Decides the drill. */
   point?: true;
   /** Limits that are a shoe's or a prop's: they do not grow with the golfer. */
@@ -48,18 +51,7 @@ function check(
     ...(below && { below: said(below) }),
     ...(above && { above: said(above) }),
     ...(told && {
-      told: {
-        by: told.by,
-        minus: said(told.minus),
-        plus: said(told.plus),
-        ...(told.earlier && {
-          earlier: {
-            by: told.earlier.by,
-            minus: said(told.earlier.minus),
-            plus: said(told.earlier.plus),
-          },
-        }),
-      },
+      told: { ...either(told), ...(told.earlier && { earlier: either(told.earlier) }) },
     }),
   };
 }

@@ -1,22 +1,11 @@
 import { curve, type Knot } from "../maths";
-import type { BodyCurves, FootScript, MovementScript } from "./script";
-
-const CURVES: readonly (keyof BodyCurves)[] = [
-  "armSwing",
-  "reach",
-  "wristCock",
-  "pelvisTurn",
-  "thoraxTurn",
-  "sideTilt",
-  "forwardBend",
-  "pelvisRise",
-  "neckLean",
-  "heading",
-  "handsApart",
-  "leadKneeAside",
-  "trailKneeAside",
-];
-const FOOT_CURVES = ["heelPitch", "toePitch", "pivot", "spin", "slide"] as const;
+import {
+  BODY_CURVES,
+  FOOT_CURVES,
+  type BodyCurves,
+  type FootScript,
+  type MovementScript,
+} from "./script";
 
 /**
  * Movements one after another on one clock: the body goes smoothly from where one ends to where the
@@ -110,7 +99,7 @@ export function compose(
   }
   share.sort((a, b) => a[0] - b[0]);
   const bodyCurves = Object.fromEntries(
-    CURVES.filter((name) => parts.some((p) => p[name]?.length)).map((name) => [
+    BODY_CURVES.filter((name) => parts.some((p) => p[name]?.length)).map((name) => [
       name,
       joined((p) => p[name]),
     ]),

@@ -119,3 +119,21 @@ export interface MovementScript extends BodyCurves {
 
 /** Club lengths as shares of a stature of 178 cm (iron 94 cm, driver 114 cm, wedge 89 cm). */
 export const CLUB = { iron: 0.53, driver: 0.64, wedge: 0.5 } as const;
+
+/** Names of the curves of a body, and of a foot. */
+export const BODY_CURVES: readonly (keyof BodyCurves)[] = [
+  "armSwing",
+  "reach",
+  "wristCock",
+  "pelvisTurn",
+  "thoraxTurn",
+  "sideTilt",
+  "forwardBend",
+  "pelvisRise",
+  "neckLean",
+  "heading",
+  "handsApart",
+  "leadKneeAside",
+  "trailKneeAside",
+];
+export const FOOT_CURVES = ["heelPitch", "toePitch", "pivot", "spin", "slide"] as const;

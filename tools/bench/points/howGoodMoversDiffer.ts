@@ -1,4 +1,10 @@
-import type { FootScript, MovementScript, Step } from "../../../src/core/figure/script";
+import {
+  BODY_CURVES,
+  FOOT_CURVES,
+  type FootScript,
+  type MovementScript,
+  type Step,
+} from "../../../src/core/figure/script";
 import type { Knot } from "../../../src/core/maths";
 
 /**
@@ -55,25 +61,8 @@ const scaled = (knots: readonly Knot[], k: number): Knot[] =>
     ([t, v, ...of]) => [t, v * k, ...of.map((d) => (d === undefined ? d : d * k))] as const as Knot,
   );
 
-const CURVES = [
-  "armSwing",
-  "reach",
-  "wristCock",
-  "pelvisTurn",
-  "thoraxTurn",
-  "sideTilt",
-  "forwardBend",
-  "pelvisRise",
-  "neckLean",
-  "heading",
-  "handsApart",
-  "leadKneeAside",
-  "trailKneeAside",
-  "leadShare",
-  "pressureDepth",
-  "clubAhead",
-] as const;
-const FOOT_CURVES = ["heelPitch", "toePitch", "pivot", "spin", "slide"] as const;
+/** All that moves by the clock, the body's curves and those of a whole script. */
+const CURVES = [...BODY_CURVES, "leadShare", "pressureDepth", "clubAhead"] as const;
 
 /** The same movement on a clock that runs `k` times as long. */
 function paced(script: MovementScript, k: number): MovementScript {

@@ -74,12 +74,12 @@ const firstRise = (r: RepMotion) =>
 
 /**
  * When the trail heel rises, ms. One that was followed until halfway through and was still down
- * rises then at the earliest: `never` as far as the swing goes. Null where it was not seen so long.
+ * rises then at the earliest. Null where it was not seen so long.
  */
-export function trailHeelUp(r: RepMotion): { ms: number; never: boolean } | null {
+export function trailHeelUp(r: RepMotion): number | null {
   const { midThrough } = r.rep.events;
   const up = r.of(firstRise);
-  if (up && !(up.ms > midThrough)) return { ms: up.ms, never: false };
+  if (up && !(up.ms > midThrough)) return up.ms;
   const from = r.of(heelCountsFrom);
   const followed = r.m.feet.trail.spells.some(
     (s) =>
@@ -88,7 +88,7 @@ export function trailHeelUp(r: RepMotion): { ms: number; never: boolean } | null
       s.rises.some((rise) => heelStays(rise, midThrough)),
   );
   // One that rises later, and was not seen to stay down until then, may have risen before.
-  return followed ? { ms: midThrough, never: true } : null;
+  return followed ? midThrough : null;
 }
 
 /** A spell on the ground is found this long after its landing at most, ms. */
@@ -141,7 +141,9 @@ export const heels = {
     joints: (r) => {
       const { top, impact } = r.rep.events;
       const up = r.of(trailHeelUp);
-      return up ? got(((up.ms - top) / (impact - top)) * 100, up.ms) : unmeasured("eventNotFound");
+      return up === null
+        ? unmeasured("eventNotFound")
+        : got(((up - top) / (impact - top)) * 100, up);
     },
   },
   heelRiseMatch: {

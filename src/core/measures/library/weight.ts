@@ -301,9 +301,9 @@ export const weight = {
     plain: { below: "Your trail heel is up before the weight is across" },
     joints: (r) => {
       const up = r.of(trailHeelUp);
-      return up
-        ? got(up.ms - r.rep.events.recentre, up.ms, "neverLoaded")
-        : unmeasured("eventNotFound");
+      return up === null
+        ? unmeasured("eventNotFound")
+        : got(up - r.rep.events.recentre, up, "neverLoaded");
     },
   },
   beatSpread: {

@@ -58,14 +58,15 @@ export function heelStays(rise: FootFollow, untilMs: number): boolean {
   const { times, u } = followed(rise);
   const last = times.findLastIndex((t) => t <= untilMs);
   if (last < FEWEST || untilMs - times[last]! > GAP_MS) return false;
+  let low = u[0]!;
   for (let i = 1; i <= last; i++) {
-    const low = Math.min(...u.slice(0, i));
     if (
       times[i]! - times[i - 1]! > GAP_MS ||
       u[i]! - low >= SHOWN ||
       Math.abs(u[i]! - u[i - 1]!) > SLIPS
     )
       return false;
+    low = Math.min(low, u[i]!);
   }
   return true;
 }
