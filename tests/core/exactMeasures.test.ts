@@ -32,6 +32,7 @@ const NOT_FROM_JOINTS = new Set<MeasureId>([
   "trailHeelTravelImpactToFinish",
   "trailHeelTravelAddressToFinish",
   "trailFootTravelImpactToMidThrough",
+  "trailFootTravelAddressToFinish",
   "trailLandsPastLead",
   "trailKneeIn",
   "handRange",

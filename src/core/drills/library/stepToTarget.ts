@@ -1,6 +1,6 @@
 import { armsOnly, swing } from "../../figure";
 import type { Drill } from "../drill";
-import { action, CAUTIONS, endsOnLead, fault, limit, PHONE, RULES, vary } from "../parts";
+import { action, CAUTIONS, endsOnLead, fault, limit, must, PHONE, RULES, vary } from "../parts";
 
 const own = {
   gap: 40,
@@ -43,7 +43,7 @@ const leadTurn = limit({
   point: true,
   above: ["Lead foot stays", "Set it a little turned out at the start, and leave it."],
 });
-const leadTravel = limit({
+const leadTravel = must({
   measure: "leadFootTravelImpactToFinish",
   name: "Lead foot not dragged",
   point: true,

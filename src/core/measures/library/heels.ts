@@ -1,5 +1,5 @@
 import { resample } from "../../maths";
-import { largestTurn, partHeight, type Motion } from "../../motion";
+import { largestTurn, partHeight, type FootSpell, type Motion } from "../../motion";
 import { heelStays, nearest, toMs, valueAt } from "../../reps";
 import {
   BOTH_VIEWS,
@@ -33,8 +33,9 @@ const FEET = {
   gate: null,
 } as const satisfies Partial<Measure>;
 
-/** A foot that turns by more than this has spun, degrees: three uncertainties of a turn. */
+/** A foot that opens by more than this has spun, degrees: three uncertainties of a turn. */
 const SPINS = 15;
+const OTHER = { lead: "trail", trail: "lead" } as const;
 const TRAVEL_PLAIN: Partial<Record<`${MeasuredSide}${Span}`, Measure["plain"]>> = {
   trailTopToImpact: { above: "Your trail foot scrapes on the way down" },
   leadTopToImpact: { above: "Your lead foot slips on the way down" },
@@ -57,6 +58,25 @@ const PATH = {
   lead: { heel: path("lead", "heel"), toe: path("lead", "toe") },
   trail: { heel: path("trail", "heel"), toe: path("trail", "toe") },
 };
+
+/**
+ * Frames in which a foot was seen to stand, or followed on from there as it slides or leaves; null
+ * where legs that crossed in the picture may have been taken for one another.
+ */
+function standing(m: Motion, side: MeasuredSide, from: number, to: number): boolean[] | null {
+  const [own, other] = [m.feet[side].spells, m.feet[OTHER[side]].spells];
+  const out = new Array<boolean>(m.n).fill(false);
+  for (const [k, s] of own.entries()) {
+    const until = s.toe.times.length ? s.toe.times.at(-1) : s.toMs;
+    const [first, last] = [nearest(m, s.fromMs), nearest(m, Math.max(until, s.toMs))];
+    if (last < from || first > to) continue;
+    const before = own[k - 1];
+    const theirs = before && other.filter((o) => o.fromMs < before.toMs).at(-1);
+    if (theirs && Math.abs(s.toeT - theirs.toeT) < Math.abs(s.toeT - before.toeT)) return null;
+    out.fill(true, first, last + 1);
+  }
+  return out;
+}
 
 /** From when a rising trail heel counts, ms: the top, or the landing of a step with the way down. */
 function heelCountsFrom({ rep, hit }: RepMotion): number {
@@ -107,18 +127,22 @@ function heelAtAddress(m: Motion, side: MeasuredSide, a: number): number {
 
 /**
  * A heel or toe along T: as followed in the picture from where its foot stands, between that by the
- * network.
+ * network. While a foot stands its own place counts; then what was followed on from it, before what
+ * was followed back from its next one, since a foot that walks past is taken for it there.
  */
 function followed(m: Motion, side: MeasuredSide, part: "heel" | "toe"): Float64Array {
   const out = m.joints[side][part].t.slice();
   const key = part === "heel" ? "heelT" : "toeT";
-  for (const s of m.feet[side].spells) {
-    const f = s[part];
-    if (!f.times.length) continue;
-    const t = resample(f.times, f.t, m.startMs, m.dt * 1000, m.n);
-    for (let i = nearest(m, f.times[0]!); i <= nearest(m, f.times[f.times.length - 1]!); i++)
-      if (!Number.isNaN(t[i]!)) out[i] = s[key] + t[i]!;
-  }
+  const spells = m.feet[side].spells.filter((s) => s[part].times.length > 0);
+  const put = (s: FootSpell, fromMs: number, toMs: number) => {
+    const { times, t } = s[part];
+    const seen = resample(times, t, m.startMs, m.dt * 1000, m.n);
+    for (let i = nearest(m, fromMs); i <= nearest(m, toMs); i++)
+      if (!Number.isNaN(seen[i]!)) out[i] = s[key] + seen[i]!;
+  };
+  for (const s of spells) put(s, s[part].times[0]!, s.fromMs);
+  for (const s of spells) put(s, s.toMs, s[part].times.at(-1));
+  for (const s of spells) put(s, s.fromMs, s.toMs);
   return out;
 }
 
@@ -204,12 +228,15 @@ export const heels = {
     ofAnySwing: span === "TopToImpact" || (side === "lead" && span === "ImpactToFinish"),
     ...(TRAVEL_PLAIN[`${side}${span}`] ? { plain: TRAVEL_PLAIN[`${side}${span}`] } : {}),
     joints: overSpan(span, (r, from, to) => {
-      // A toe that goes round its heel is followed badly, and is told as a turn.
-      if (Math.abs(largestTurn(r.m.direction[side], from, to, r.m.dt)) > SPINS)
+      // A toe that spins open about its heel is followed badly, and is told as a turn. The other way
+      // no standing foot goes: that is the other foot, walking past it.
+      if (largestTurn(r.m.direction[side], from, to, r.m.dt) > SPINS)
         return unmeasured("footMoved");
+      const stood = standing(r.m, side, from, to);
+      if (!stood) return unmeasured("footNotSeen");
       const toe = r.of(HEIGHT[side].toe);
       return got(
-        travel(r.of(PATH[side].toe), from, to, (i) => toe[i]! < DOWN),
+        travel(r.of(PATH[side].toe), from, to, (i) => stood[i]! && toe[i]! < DOWN),
         toMs(r.m, to),
       );
     }),
