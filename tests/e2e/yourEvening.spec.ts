@@ -171,6 +171,8 @@ test("what the golfer puts right is judged again at once, is kept, can be taken 
   await expect(failed.first()).toBeVisible();
   const before = await failed.count();
   await page.goto(rep);
+  // A button that is pressed before the page has come to life does nothing.
+  await expect(page.locator("canvas[data-film=ready]")).toBeVisible();
   await page.getByText("Did the program get something wrong?").click();
   const answers = await held(page, "**/corrections", "PUT");
   await page.getByLabel("Why?").fill("The film shows it.");
@@ -183,6 +185,8 @@ test("what the golfer puts right is judged again at once, is kept, can be taken 
   answers();
   await expect(failed).toHaveCount(before - 1);
   await page.goto(rep);
+  // A button that is pressed before the page has come to life does nothing.
+  await expect(page.locator("canvas[data-film=ready]")).toBeVisible();
   await page.getByText("Did the program get something wrong?").click();
   const undone = page.waitForResponse(
     (r) => r.url().endsWith("/corrections") && r.request().method() === "PUT",
