@@ -1,5 +1,5 @@
 import { resample } from "../../maths";
-import { largestTurn, partHeight, type FootSpell, type Motion } from "../../motion";
+import { largestTurn, partHeight, type Motion } from "../../motion";
 import { heelStays, nearest, toMs, valueAt } from "../../reps";
 import {
   BOTH_VIEWS,
@@ -67,7 +67,7 @@ function standing(m: Motion, side: MeasuredSide, from: number, to: number): bool
   const [own, other] = [m.feet[side].spells, m.feet[OTHER[side]].spells];
   const out = new Array<boolean>(m.n).fill(false);
   for (const [k, s] of own.entries()) {
-    const until = s.toe.times.length ? s.toe.times.at(-1) : s.toMs;
+    const until = s.toe.times[s.toe.times.length - 1] ?? s.toMs;
     const [first, last] = [nearest(m, s.fromMs), nearest(m, Math.max(until, s.toMs))];
     if (last < from || first > to) continue;
     const before = own[k - 1];
@@ -120,7 +120,7 @@ const SETTLED_MS = 120;
  */
 function heelAtAddress(m: Motion, side: MeasuredSide, a: number): number {
   const { heel, toe } = m.joints[side];
-  const other = m.joints[side === "lead" ? "trail" : "lead"];
+  const other = m.joints[OTHER[side]];
   // Flat feet look alike: one whose heel stands higher over its toe than the other's is up.
   return Math.max(0, heel.u[a]! - toe.u[a]! - (other.heel.u[a]! - other.toe.u[a]!));
 }
@@ -133,15 +133,18 @@ function heelAtAddress(m: Motion, side: MeasuredSide, a: number): number {
 function followed(m: Motion, side: MeasuredSide, part: "heel" | "toe"): Float64Array {
   const out = m.joints[side][part].t.slice();
   const key = part === "heel" ? "heelT" : "toeT";
-  const spells = m.feet[side].spells.filter((s) => s[part].times.length > 0);
-  const put = (s: FootSpell, fromMs: number, toMs: number) => {
-    const { times, t } = s[part];
-    const seen = resample(times, t, m.startMs, m.dt * 1000, m.n);
+  const spells = m.feet[side].spells
+    .filter((s) => s[part].times.length > 0)
+    .map((s) => {
+      const { times, t } = s[part];
+      return { ...s, times, seen: resample(times, t, m.startMs, m.dt * 1000, m.n) };
+    });
+  const put = (s: (typeof spells)[number], fromMs: number, toMs: number) => {
     for (let i = nearest(m, fromMs); i <= nearest(m, toMs); i++)
-      if (!Number.isNaN(seen[i]!)) out[i] = s[key] + seen[i]!;
+      if (!Number.isNaN(s.seen[i]!)) out[i] = s[key] + s.seen[i]!;
   };
-  for (const s of spells) put(s, s[part].times[0]!, s.fromMs);
-  for (const s of spells) put(s, s.toMs, s[part].times.at(-1));
+  for (const s of spells) put(s, s.times[0]!, s.fromMs);
+  for (const s of spells) put(s, s.toMs, s.times[s.times.length - 1]!);
   for (const s of spells) put(s, s.fromMs, s.toMs);
   return out;
 }
