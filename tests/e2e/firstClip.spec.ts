@@ -7,6 +7,7 @@ import { readTrack } from "../../src/core/formats/trackFile";
 import { STRIDE } from "../../src/core/track/track";
 import { viewOf, type OverlayView } from "../../src/ui/picture/overlay";
 import { accessible } from "./accessible";
+import { chooses } from "./alive";
 import { readsRecorded } from "./recorded";
 
 test.describe.configure({ mode: "serial" });
@@ -39,7 +40,7 @@ test("a clip goes in, a judged rep comes out, and is still there after a reload"
     /read on its (graphics )?processor, .*\d ms each/,
     { timeout: 300_000 },
   );
-  await page.getByLabel("Choose clips").setInputFiles(CLIP);
+  await chooses(page.getByLabel("Choose clips"), CLIP);
   await expect(page.getByRole("progressbar", { name: /Reading, \d+ %/ })).toBeVisible({
     timeout: 300_000,
   });
@@ -232,13 +233,12 @@ test("what can't be read says why and what to do, and harms nothing", async ({ p
     path.join(dir, "short.mp4"),
   ]);
   await page.goto("/read");
-  await page
-    .getByLabel("Choose clips")
-    .setInputFiles(
-      ["notes.mp4", "nothing.mp4", "cut.mp4", "sound.m4a", "nobody.mp4", "short.mp4"].map((f) =>
-        path.join(dir, f),
-      ),
-    );
+  await chooses(
+    page.getByLabel("Choose clips"),
+    ["notes.mp4", "nothing.mp4", "cut.mp4", "sound.m4a", "nobody.mp4", "short.mp4"].map((f) =>
+      path.join(dir, f),
+    ),
+  );
   const says = async (name: string, words: RegExp) =>
     expect(page.getByRole("article", { name }).getByText(words)).toBeVisible({ timeout: 300_000 });
   await says("notes.mp4", /not a video/);
@@ -255,7 +255,7 @@ test("what can't be read says why and what to do, and harms nothing", async ({ p
 test("reading is stopped at once when asked, and begun again", async ({ page }) => {
   await readsRecorded(page, ["double-step-lead-late"], 40);
   await page.goto("/read");
-  await page.getByLabel("Choose clips").setInputFiles(CLIP);
+  await chooses(page.getByLabel("Choose clips"), CLIP);
   await expect(page.getByRole("progressbar", { name: /Reading, [1-9]/ })).toBeVisible({
     timeout: 300_000,
   });

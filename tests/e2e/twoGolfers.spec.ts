@@ -3,6 +3,7 @@ import { readFileSync } from "node:fs";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { expect, test, type Page } from "@playwright/test";
+import { chooses } from "./alive";
 import { answered, filmedFor } from "./begun";
 import { readsRecorded } from "./recorded";
 
@@ -34,7 +35,7 @@ test("a clip that was begun for one golfer is theirs, though another one is chos
     await open;
     await route.continue();
   });
-  await page.locator('input[type="file"]').setInputFiles("demo/clips/double-step-lead-late.mp4");
+  await chooses(page.locator('input[type="file"]'), "demo/clips/double-step-lead-late.mp4");
   const waits = page.waitForRequest("**/api/tracks/*", { timeout: 300_000 });
   await waits;
 

@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import { accessible } from "./accessible";
+import { chooses } from "./alive";
 
 // Stands on what firstClip.spec leaves: a golfer with a failed rep of the double step. Files run in
 // the order of their names.
@@ -68,14 +69,14 @@ test("a drill goes out as a file and comes in again; a wrong one is told what is
   await page.goto("/drills");
   drill.stages[0]!.checks[1]!.band = [9, 3];
   writeFileSync(".work/wrong.drill.json", JSON.stringify({ ...drill, script: "x" }));
-  await page.getByLabel("Drill file").setInputFiles(".work/wrong.drill.json");
+  await chooses(page.getByLabel("Drill file"), ".work/wrong.drill.json");
   const alert = page.getByRole("alert").filter({ hasText: "was not taken in" });
   await expect(alert).toContainText(
     "stages 1 (whole-fo), checks 2 (small-step), band: The lower limit must be below the upper one.",
   );
   await expect(alert).toContainText("script: Is not known here");
   await accessible(page);
-  await page.getByLabel("Drill file").setInputFiles(file);
+  await chooses(page.getByLabel("Drill file"), file);
   await expect(page).toHaveURL(/\/drills\/own-[0-9a-f]+\/edit$/);
   await page.getByRole("button", { name: "Put this drill in the bin" }).click();
   await expect(page.getByText("In the bin.")).toBeVisible();

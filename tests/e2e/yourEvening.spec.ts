@@ -5,6 +5,7 @@ import { BlobReader, configure, Uint8ArrayWriter, ZipReader } from "@zip.js/zip.
 import { ALL_FORMATS, BufferSource, Input } from "mediabunny";
 import { repManifest } from "../../src/core/formats/repPackage";
 import { accessible } from "./accessible";
+import { chooses } from "./alive";
 import { answered, filmedFor } from "./begun";
 import { held } from "./held";
 
@@ -231,19 +232,19 @@ test("insoles are laid on the film by the steps and shown beside the estimate; a
 }) => {
   await openFailed(page);
   const file = page.getByLabel("The insoles’ file");
-  await file.setInputFiles("demo/insoles/double-step-left.csv");
+  await chooses(file, "demo/insoles/double-step-left.csv");
   await expect(
     page
       .getByRole("alert")
       .filter({ hasText: "nowhere in it does the weight move as in this rep" }),
   ).toBeVisible();
-  await file.setInputFiles({
+  await chooses(file, {
     name: "notes.csv",
     mimeType: "text/csv",
     buffer: Buffer.from("time,heel\n0,1"),
   });
   await expect(page.getByRole("alert").filter({ hasText: "no column t_ms" })).toBeVisible();
-  await file.setInputFiles("demo/insoles/double-step-lead-late.csv");
+  await chooses(file, "demo/insoles/double-step-lead-late.csv");
   const told = page.getByText(
     /^Over the whole rep the film’s estimate was \d+ % of the weight away/,
   );

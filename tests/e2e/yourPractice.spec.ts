@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { expect, test, type Page } from "@playwright/test";
 import { accessible } from "./accessible";
+import { chooses } from "./alive";
 import { answered } from "./begun";
 import { held } from "./held";
 
@@ -154,10 +155,10 @@ test("all of it goes out as one file and comes back; a damaged one is refused an
   const cut = Buffer.from(bytes);
   cut[Math.floor(bytes.length / 2)]! ^= 1;
   writeFileSync(damaged, cut);
-  await page.getByLabel("The file", { exact: true }).setInputFiles(damaged);
+  await chooses(page.getByLabel("The file", { exact: true }), damaged);
   await page.getByRole("button", { name: "Put it in the place of what is here" }).click();
   await expect(page.getByRole("alert").filter({ hasText: "What was there stands." })).toBeVisible();
-  await page.getByLabel("The file", { exact: true }).setInputFiles(file);
+  await chooses(page.getByLabel("The file", { exact: true }), file);
   await page.getByRole("button", { name: "Put it in the place of what is here" }).click();
   await expect(page.getByText(/^All of it is back\./)).toBeVisible({ timeout: 60_000 });
   await page.reload();
