@@ -1,4 +1,5 @@
 import { decides, type Drill, type Stage } from "../../../src/core/drills";
+import type { Verdict } from "../../../src/core/judge";
 import type { MovementScript } from "../../../src/core/figure/script";
 import { seenReps } from "../accuracy/seenReps";
 import { GOOD_MOVERS } from "./howGoodMoversDiffer";
@@ -16,6 +17,11 @@ export interface MovementCount {
   notJudged: number;
   notFound: number;
   bodiesPassed: number;
+  /**
+   * By how much the rep that came nearest to passing was outside, in 2u of the check that was
+   * farthest outside; 0 for one that was not failed, null where all failed by a missing action.
+   */
+  nearest: number | null;
   /** Cues of fails, and why others were not judged, with how often. */
   said: Record<string, number>;
   /** For each must and limit: reps in which it was measured, and those in which it was surely out. */
@@ -54,6 +60,7 @@ export function countMovement(
     notJudged: 0,
     notFound: 0,
     bodiesPassed: 0,
+    nearest: null,
     said: {},
     outside: Object.fromEntries(stage.checks.filter(decides).map((c) => [c.id, [0, 0]])),
   };
@@ -70,6 +77,8 @@ export function countMovement(
       else if (result === "fail") out.failed++;
       else out.notJudged++;
       passed ||= result === "pass";
+      const beyond = result === "fail" ? farthestOutside(stage, rep.verdict!) : 0;
+      if (beyond !== null) out.nearest = Math.min(out.nearest ?? Infinity, beyond);
       if (result !== "pass") {
         const why = cue?.id ?? reason!.message;
         out.said[why] = (out.said[why] ?? 0) + 1;
@@ -84,4 +93,18 @@ export function countMovement(
     if (passed) out.bodiesPassed++;
   }
   return out;
+}
+
+/** How far a failed rep is outside of what decided it, in 2u; null where an action was missing. */
+function farthestOutside(stage: Stage, { checks, cue }: Verdict): number | null {
+  if (stage.actions.some((a) => a.id === cue?.id)) return null;
+  const deciding = stage.checks.filter(decides).map((c) => c.id);
+  return Math.max(
+    ...checks
+      .filter((c) => c.result === "fail" && deciding.includes(c.id))
+      .map(
+        ({ value, u, band: [lo, hi] }) =>
+          Math.max((lo ?? -Infinity) - value!, value! - (hi ?? Infinity)) / (2 * u!),
+      ),
+  );
 }

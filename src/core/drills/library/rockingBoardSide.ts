@@ -45,9 +45,9 @@ const stage = (
     limit({
       measure: "handRange",
       name: "Hands stay over the feet",
-      band: [null, 20],
+      band: [null, 15],
       target: 8,
-      fault: 34,
+      fault: 24,
       phase: "finish",
       above: ["Smaller hands", "Let the hands swing no farther than the feet."],
     }),

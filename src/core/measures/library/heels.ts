@@ -1,6 +1,6 @@
 import { resample } from "../../maths";
 import { largestTurn, partHeight, type Motion } from "../../motion";
-import { heelStays, nearest, toMs, valueAt } from "../../reps";
+import { heelStays, nearest, toMs, valueAt, type Rep } from "../../reps";
 import {
   BOTH_VIEWS,
   EVERY_PART,
@@ -149,6 +149,11 @@ function followed(m: Motion, side: MeasuredSide, part: "heel" | "toe"): Float64A
   return out;
 }
 
+const liftsOff = (rep: Rep, side: MeasuredSide, fromMs: number, toMs: number): boolean =>
+  rep.footEvents.some(
+    (e) => e.foot === side && e.event === "liftOff" && e.ms >= fromMs && e.ms <= toMs,
+  );
+
 function travel(x: Float64Array, from: number, to: number, counts: (i: number) => boolean): number {
   let most = 0;
   for (let i = from; i <= to; i++) if (counts(i)) most = Math.max(most, Math.abs(x[i]! - x[from]!));
@@ -269,10 +274,15 @@ export const heels = {
     ...(side === "lead" && span === "AddressToFinish"
       ? { plain: { above: "Your lead foot spins out" } }
       : {}),
-    joints: overSpan(span, ({ m }, from, to) =>
-      onePlace(m, side, from, to)
-        ? got(largestTurn(m.direction[side], from, to, m.dt), toMs(m, to), "footNotSeen")
-        : unmeasured("footMoved"),
-    ),
+    joints: overSpan(span, ({ m, rep }, from, to) => {
+      const turn = largestTurn(m.direction[side], from, to, m.dt);
+      // A foot that spins open on the way down leaves the place of its toe. After the strike the other
+      // leg passes it, and what seems to open may be that.
+      const spun =
+        span === "TopToImpact" && turn > SPINS && !liftsOff(rep, side, toMs(m, from), toMs(m, to));
+      return spun || onePlace(m, side, from, to)
+        ? got(turn, toMs(m, to), "footNotSeen")
+        : unmeasured("footMoved");
+    }),
   })),
 } as const satisfies Record<string, Measure>;
