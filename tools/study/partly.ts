@@ -9,7 +9,7 @@ import { lookInRounds } from "../../src/vision/anytime/rounds";
  * A whole track as if the network had looked at some of its frames only; shoes as followed hang on
  * the spells that these give.
  */
-function partly(track: Track, read: Uint8Array, faceOn: boolean): Track {
+export function partly(track: Track, read: Uint8Array, faceOn: boolean): Track {
   const wiped = (x: Float32Array, width: number) => {
     const out = x.slice();
     read.forEach((r, i) => !r && out.fill(NaN, i * width, (i + 1) * width));
