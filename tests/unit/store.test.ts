@@ -268,6 +268,35 @@ describe("reps", () => {
     expect(await keep()).toEqual([]);
   });
 
+  it("that looked like something else are judged once the golfer says so, and open again without that", async () => {
+    const db = await database();
+    const {
+      ids: [id],
+      analysis,
+    } = await saveReps(db, {
+      ...request("2026-11-24T21:30:00Z", "other-hand.mp4"),
+      as: { hand: "left", statureCm: 170 },
+      boutId: randomUUID(),
+    });
+    const said = async (list: Correction[]) => {
+      await correctRep(db, "g", id!, list);
+      const { result, reason } = (await findRep(db, "g", id!))!.verdict!;
+      return [result, reason?.code];
+    };
+    expect(analysis.reps[0]!.verdict!.reason!.code).toBe("otherHand");
+    const anyway: Correction = { id: randomUUID(), kind: "asDrill", was: false, now: true };
+    const hand: Correction = {
+      id: randomUUID(),
+      kind: "golfer",
+      was: { hand: "left", statureCm: 170 },
+      now: { hand: "right", statureCm: 170 },
+    };
+    expect((await said([hand]))[0]).toBe("pass");
+    expect(await said([])).toEqual(["not judged", "otherHand"]);
+    expect((await said([anyway]))[1]).not.toBe("otherHand");
+    expect(await said([])).toEqual(["not judged", "otherHand"]);
+  });
+
   it("keep what the golfer corrects beside what was computed, count by the golfer's verdict, and are as before when that is undone", async () => {
     const db = await database();
     const {

@@ -43,6 +43,13 @@ export const correctionSchema = z.discriminatedUnion("kind", [
     now: z.object({ from: ms, to: ms }),
   }),
   z.object({ id: z.uuid(), kind: z.literal("golfer"), was: golfer, now: golfer }),
+  // It looks like something else, and is to be judged as what it was read as.
+  z.object({
+    id: z.uuid(),
+    kind: z.literal("asDrill"),
+    was: z.literal(false),
+    now: z.literal(true),
+  }),
   z.object({
     id: z.uuid(),
     kind: z.literal("verdict"),
@@ -108,6 +115,10 @@ export const golferBy = <T extends z.infer<typeof golfer>>(
   was: T,
 ): z.infer<typeof golfer> =>
   last(list, "golfer")?.now ?? { hand: was.hand, statureCm: was.statureCm };
+
+/** Whether the golfer wants a rep judged that looks like something else. */
+export const judgedAnyway = (list: readonly Correction[]): boolean =>
+  last(list, "asDrill") !== undefined;
 
 /** The golfer's own verdict, where they overrule the program's. */
 export const overruledBy = (list: readonly Correction[]): Of<"verdict"> | null =>

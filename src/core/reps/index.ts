@@ -5,6 +5,7 @@ export {
   corrections,
   correctionSchema,
   golferBy,
+  judgedAnyway,
   outOfOrder,
   overridesOf,
   overruledBy,

@@ -5,6 +5,7 @@ import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats";
 import {
   golferBy,
+  judgedAnyway,
   outOfOrder,
   overruledBy,
   overridesOf,
@@ -77,6 +78,9 @@ async function corrected(
   const facts = golferBy(list, first);
   const track = readTrack(await readFile(blobPath("tracks", row.rep.trackSha256)));
   const said = overridesOf(list);
+  const [computed, uncorrected] = (["computed", "uncorrected"] as const).map((by) =>
+    verdicts.find((v) => v.by === by),
+  );
   const again = readAgain(
     track,
     {
@@ -85,16 +89,13 @@ async function corrected(
       drill: row.definition?.id ?? "none",
       stage,
       live: verdicts.some((v) => v.by === "live"),
-      sure: !verdicts.some((v) => v.by === "computed" && isDoubt(v.reasonCode ?? undefined)),
+      sure: judgedAnyway(list) || !isDoubt((uncorrected ?? computed)?.reasonCode ?? undefined),
     },
     said,
   );
   if (!again) throw new RangeError("With that, no rep is left here.");
   const wrong = outOfOrder(again, list);
   if (wrong) throw new RangeError(wrong);
-  const [computed, uncorrected] = (["computed", "uncorrected"] as const).map((by) =>
-    verdicts.find((v) => v.by === by),
-  );
   const overruled = overruledBy(list);
   const ids = new Set(list.map((c) => c.id));
   const now = new Date();

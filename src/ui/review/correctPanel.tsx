@@ -43,6 +43,8 @@ function saysWords(c: Correction, zero: number, rep: RepDetail): string {
         `${c.now.hand}-handed, ${shownStature(c.now.statureCm, rep.units)}; before ` +
         `${c.was.hand}-handed, ${shownStature(c.was.statureCm, rep.units)}`
       );
+    case "asDrill":
+      return "judged as this drill, whatever it looks like";
     case "verdict":
       return `${WORDS[c.now].toLowerCase()}: ${c.reason}`;
   }

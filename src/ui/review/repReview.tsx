@@ -15,6 +15,7 @@ import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { AlsoMeasured } from "./alsoMeasured";
 import { CorrectPanel } from "./correctPanel";
 import { InsolesPanel } from "./insolesPanel";
+import { DoubtAnswer } from "./doubtAnswer";
 import { Next } from "./next";
 import { repFileName } from "./repFileName";
 import { download, pngFile, svgFile } from "./saveStrip";
@@ -60,6 +61,7 @@ export function RepReview({
   return (
     <>
       <Heading rep={rep} best={best} />
+      <DoubtAnswer rep={rep} busy={correcting.busy} correct={correcting.correct} />
       <div className="mt-4 grid gap-x-6 gap-y-8 lg:grid-cols-[minmax(320px,400px)_1fr]">
         <div>
           {loaded ? (

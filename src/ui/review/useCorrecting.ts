@@ -4,7 +4,14 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { type AnalysedRep, eventRecords, isDoubt } from "@/core/analysis";
-import { golferBy, outOfOrder, overridesOf, withCorrection, type Correction } from "@/core/reps";
+import {
+  golferBy,
+  judgedAnyway,
+  outOfOrder,
+  overridesOf,
+  withCorrection,
+  type Correction,
+} from "@/core/reps";
 import type { Scene } from "@/core/scene";
 import type { RepDetail } from "@/server/reps/queries";
 import { RepeatedAnalysis } from "./again";
@@ -73,15 +80,21 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
   }, []);
 
   const open = useCallback(
-    async (facts: { hand: "left" | "right"; statureCm: number }, ahead: boolean) => {
+    async (
+      facts: { hand: "left" | "right"; statureCm: number },
+      list: readonly Correction[],
+      ahead: boolean,
+    ) => {
       const { drillId, stage, captureFps, live, index, from, to } = first;
-      const key = `${facts.hand} ${facts.statureCm}`;
+      const sure =
+        judgedAnyway(list) || !isDoubt((first.uncorrected ?? first.verdict)?.reason?.code);
+      const key = `${facts.hand} ${facts.statureCm} ${sure}`;
       if (!track || !worker.current || opened.current === key) return;
       const options = {
-        golfer: facts,
+        golfer: { hand: facts.hand, statureCm: facts.statureCm },
         drill: drillId ?? "none",
         live,
-        sure: !isDoubt(first.verdict?.reason?.code),
+        sure,
         ...(stage ? { by: stage } : {}),
         ...(captureFps === null ? {} : { captureFps }),
       };
@@ -97,10 +110,7 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
     [first, track],
   );
 
-  useEffect(
-    () => void open({ hand: now.current.hand, statureCm: now.current.statureCm }, true),
-    [open],
-  );
+  useEffect(() => void open(now.current, now.current.corrections, true), [open]);
 
   /**
    * Sends what is not kept yet, one after another; of what came meanwhile only the last counts, for
@@ -147,12 +157,12 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
         const was =
           before.corrections.flatMap((c) => (c.kind === "golfer" ? [c.was] : []))[0] ?? before;
         const facts = golferBy(list, was);
-        await open(facts, false);
+        await open(facts, list, false);
         const again = await worker.current.again(overridesOf(list));
         const wrong = again ? outOfOrder(again, list) : "With that, no rep is left here.";
         if (!again || wrong) {
           toast.error(`${wrong} Nothing was changed.`);
-          await open(before, false);
+          await open(before, before.corrections, false);
           return;
         }
         now.current = withAgain(before, again, list, facts);
