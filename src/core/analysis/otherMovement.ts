@@ -1,5 +1,5 @@
 import { isJudged, type Stage } from "../drills";
-import { type RawMeasure, type MeasureId, stepOf } from "../measures";
+import { type RawMeasure, type MeasureId, SIDES, stepOf } from "../measures";
 import { foundByArms } from "../reps";
 import type { Problem } from "../scene";
 import type { SideName } from "../track";
@@ -47,7 +47,6 @@ const USUAL_STANCE = 33;
 const TOGETHER = 17;
 /** A foot that was not asked to step and goes this far before the top belongs to another drill, cm. */
 const LONG_STEP = 8;
-const SIDES = ["lead", "trail"] as const;
 
 /**
  * Why a rep may not be what it is read as: it goes the other way (another hand, or a mirrored

@@ -25,9 +25,12 @@ const WELL_SEEN = 0.9;
  */
 const wouldShowStep = (lookMs: number): boolean => lookMs * LOOKS_PER_STEP <= SHORTEST_STEP_MS;
 
-/** Looks a second under which a stage's steps stay open: 0 where it asks for none. */
+/** Looks a second under which steps stay open. */
+export const LOOKS_FOR_STEPS = (1000 * LOOKS_PER_STEP) / SHORTEST_STEP_MS;
+
+/** The same of one stage: 0 where it asks for no step. */
 export const looksForSteps = ({ actions }: Pick<Stage, "actions">): number =>
-  actions.some((a) => a.need.kind !== "measure") ? (1000 * LOOKS_PER_STEP) / SHORTEST_STEP_MS : 0;
+  actions.some((a) => a.need.kind !== "measure") ? LOOKS_FOR_STEPS : 0;
 
 /** A foot's staying can only be told when it was followed through the rep, often enough. */
 function staying(m: Motion, rep: Rep, foot: SideName): Result {

@@ -1,5 +1,5 @@
 /** From measures to a verdict: checks, required actions, the cue. */
-export { actionsOf, looksForSteps, reached } from "./actions";
+export { actionsOf, looksForSteps, LOOKS_FOR_STEPS, reached } from "./actions";
 export { decidesByTop, decidingInstant, holdOf, SETTLES_MS } from "./deciding";
 export { checkBand, failWords, judge } from "./judge";
 export {
@@ -7,6 +7,7 @@ export {
   type CheckResult,
   type CheckVerdict,
   isRehearsal,
+  leftOpen,
   type Measured,
   summaryOf,
   type Verdict,

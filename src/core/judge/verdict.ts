@@ -1,5 +1,5 @@
 import type { Problem } from "../scene";
-import type { Level } from "../drills";
+import { decides, type Level } from "../drills";
 import type { MeasureId } from "../measures";
 
 /** A measure of one rep with its standard uncertainty, or why it can't be had. */
@@ -32,6 +32,10 @@ export interface CheckVerdict {
   /** The one that tells the second of them apart again, where it is surely not nought. */
   earlier?: number;
 }
+
+/** Whether a check that could have decided was left open. */
+export const leftOpen = ({ level, result }: Pick<CheckVerdict, "level" | "result">): boolean =>
+  decides({ level }) && (result === "too close" || result === "not measurable");
 
 export interface ActionVerdict {
   id: string;

@@ -9,6 +9,7 @@ export {
   type Sound,
   startsStill,
 } from "./loop";
+export { LOOKS_TO_FIND_REPS } from "./rate";
 export { sameRep } from "./sameRep";
 export { ABSENT, asTrack, type Look, type Stance, stanceOf } from "./stance";
 export {

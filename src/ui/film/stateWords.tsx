@@ -1,4 +1,6 @@
 import type { AimFault } from "@/core/film";
+import { LOOKS_FOR_STEPS } from "@/core/judge";
+import { LOOKS_TO_FIND_REPS } from "@/core/live";
 import type { Scene } from "@/core/scene";
 import type { LoopShown } from "@/vision/worker/liveProtocol";
 import { AimSteps } from "./aimView";
@@ -75,26 +77,23 @@ export function StateWords({
 /** Said while nobody swings. */
 const RESTING: ReadonlySet<LoopShown["state"]> = new Set(["looking", "settling", "paused"]);
 
-/** Looks a second by which every rep is found (docs/decisions/14). */
-const FINDS_REPS = 8;
-
 /** A device that looks too seldom misses reps: that is said, with what to do. */
 export function TooSlow({ state: { looksPerS } }: { state: FilmingState }) {
   if (looksPerS === null) return null;
   const rate = `It looks ${looksPerS.toFixed(1)} times a second`;
-  if (looksPerS >= FINDS_REPS)
+  if (looksPerS >= LOOKS_TO_FIND_REPS)
     return (
       <p className="mt-2 border-l-4 border-unsure pl-3 text-[15px]">
         <strong className="block">Steps stay open until the bout is over.</strong>
-        {rate}; it takes 11 to see a step for sure. Your films are read closely after the bout, and
-        tell then.
+        {rate}; it takes {Math.ceil(LOOKS_FOR_STEPS)} to see a step for sure. Your films are read
+        closely after the bout, and tell then.
       </p>
     );
   return (
     <p className="mt-2 border-l-4 border-unsure pl-3 text-[15px]">
       <strong className="block">This device is slow: some reps may be missed.</strong>
-      {rate}; it takes {FINDS_REPS} to find every rep. Close what else runs, or film the bout and
-      read the clip.
+      {rate}; it takes {LOOKS_TO_FIND_REPS} to find every rep. Close what else runs, or film the
+      bout and read the clip.
     </p>
   );
 }

@@ -1,5 +1,4 @@
-import { decides } from "@/core/drills";
-import { failWords } from "@/core/judge";
+import { failWords, leftOpen } from "@/core/judge";
 import type { RepDetail } from "@/server/reps/queries";
 import { inWords } from "@/ui/kit/inWords";
 
@@ -12,9 +11,7 @@ export function Next({ rep }: { rep: RepDetail }) {
   const check = stage.checks.find((c) => c.id === v.cue?.id);
   const result = v.checks.find((c) => c.id === v.cue?.id);
   const words = action?.next ?? (check && result ? failWords(check, result).next : null);
-  const open = v.checks.filter(
-    (c) => decides(c) && (c.result === "too close" || c.result === "not measurable"),
-  ).length;
+  const open = v.checks.some(leftOpen);
   const text =
     words ??
     (v.result === "pass"

@@ -1,5 +1,6 @@
 import type { Analysis, AnalysedRep } from "../../core/analysis";
-import { decides, type Stage } from "../../core/drills";
+import type { Stage } from "../../core/drills";
+import { leftOpen } from "../../core/judge";
 import { CATALOGUE, type MeasureId, type Part } from "../../core/measures";
 import { roughReps, finishTrack, readFrames, frameMs, type Track } from "../../core/track";
 
@@ -134,9 +135,7 @@ function undecided(rep: AnalysedRep, wanted: Wanted, doubt: boolean): MeasureId[
   if (result === "fail")
     return doubt ? checks.filter((c) => c.id === cue?.id).map((c) => c.measure) : [];
   if (result === "pass") return [];
-  return checks
-    .filter((c) => decides(c) && (c.result === "too close" || c.result === "not measurable"))
-    .map((c) => c.measure);
+  return checks.filter(leftOpen).map((c) => c.measure);
 }
 
 /**

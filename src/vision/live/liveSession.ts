@@ -11,6 +11,7 @@ import {
   type Stance,
   AFTER_END_MS,
   BEFORE_REP,
+  LOOKS_TO_FIND_REPS,
   watchFor,
   type Attempt,
   type Decided,
@@ -93,11 +94,7 @@ const CLOSER_MS = 1500;
  * and a closer look goes where it counts.
  */
 const EVENLY_MS = 300;
-/**
- * By looks of 8 Hz every one of 90 swings of the study is found, by 5 Hz 86 (docs/decisions/14);
- * told over so many ms.
- */
-const ENOUGH_LOOKS_PER_S = 8;
+/** How often it looks is told over so many ms. */
 const PACE_MS = 4000;
 /** How the phone stands is told so often, ms, from the looks of so long. */
 const AIM_EVERY_MS = 250;
@@ -227,7 +224,7 @@ export class LiveSession {
     const now = looks.at(-1)!.t;
     if (now - looks[0]!.t < PACE_MS) return;
     const looksPerS = looks.filter((l) => l.t > now - PACE_MS).length / (PACE_MS / 1000);
-    const enough = Math.max(ENOUGH_LOOKS_PER_S, looksForSteps(this.options.stage));
+    const enough = Math.max(LOOKS_TO_FIND_REPS, looksForSteps(this.options.stage));
     const slow = looksPerS < (this.slow ? enough + 1 : enough);
     if (slow === this.slow) return;
     this.slow = slow;

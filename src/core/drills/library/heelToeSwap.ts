@@ -143,13 +143,14 @@ const wall = [
   }),
 ];
 
-const swaying = fault(
-  "sways",
-  "Hips sway",
-  "pelvis-sway",
-  "The hips leave their place away from the target.",
-  good({ tilt: { top: -10 }, share: { loaded: 4, top: 20 } }),
-);
+const swaying = (make: typeof good | typeof back) =>
+  fault(
+    "sways",
+    "Hips sway",
+    "pelvis-sway",
+    "The hips leave their place away from the target.",
+    make({ tilt: { top: -10 }, share: { loaded: 4, top: 20 } }),
+  );
 const sliding = fault(
   "slides",
   "Hips slide through",
@@ -211,15 +212,7 @@ export const drill: Drill = {
       actions: [windingUp],
       checks: [sway, headBack, kneeOut, kneeIn],
       target: back(),
-      faults: [
-        fault(
-          "sways",
-          "Hips sway",
-          "pelvis-sway",
-          "The hips leave their place away from the target.",
-          back({ tilt: { top: -10 }, share: { loaded: 4, top: 20 } }),
-        ),
-      ],
+      faults: [swaying(back)],
     },
     {
       id: "joined-fo",
@@ -231,7 +224,7 @@ export const drill: Drill = {
       actions: [turning],
       checks: [sway, head, slide, kneeOut, kneeIn, chest],
       target: good(),
-      faults: [swaying, sliding],
+      faults: [swaying(good), sliding],
     },
     {
       id: "joined-dtl",

@@ -103,6 +103,18 @@ describe("a foot that stands", () => {
     // Lost for a moment in one place it is the same foot.
     expect(turn(spell(18, 0, 1400), spell(19, 1450)).value).toBe(40);
     expect(turn(spell(18, 0, 1400), spell(19, 1560)).why).toBe("footMoved");
+    // One that spins open on the way down leaves the place of its toe, and is no step.
+    const opens = (direction: Float64Array, ...footEvents: object[]) =>
+      measured("leadFootTurnTopToImpact", {
+        motion: { direction: { lead: direction, trail: level(0) } },
+        spells: { lead: [spell(18, 0, 1100), spell(30, 1150)] },
+        rep: { footEvents: footEvents as never },
+      });
+    const spins = line([1000, 0], [1300, 28]);
+    expect(opens(spins).value).toBe(28);
+    expect(opens(line([1000, 0], [1300, 12])).why).toBe("footMoved");
+    expect(opens(line([1000, 0], [1300, -28])).why).toBe("footMoved");
+    expect(opens(spins, { foot: "lead", event: "liftOff", ms: 1120 }).why).toBe("footMoved");
     // Where it stood before all that has nothing to do with it.
     expect(turn(spell(30, 0, 900), spell(18, 950)).value).toBe(40);
     // It was not there at the end, or not yet at the beginning.
