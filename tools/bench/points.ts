@@ -1,6 +1,6 @@
 /**
- * Does a pass mean that the drill was done? `npm run bench:points [-- --drill ID] [--bodies 8]
- * [--print]`. For every judged stage, simulated: movements that the drill warns of or that leave
+ * Does a pass mean that the drill was done? `npm run bench:points [-- --drill ID,ID] [--bodies 8]
+ * [--print]` (one drill's figures are kept beside the others'). For every judged stage, simulated: movements that the drill warns of or that leave
  * its point out (`points/warnedOf`, from the drill's words), and good ones as good movers differ
  * (`points/howGoodMoversDiffer`), each by several bodies before a phone somewhere, their tracks with the
  * network's fitted errors.
@@ -51,7 +51,7 @@ if (values.part === undefined) {
     );
   pointsReport(
     rows.sort((a, b) => order(a) - order(b)),
-    { bodies, keep: values.drill === undefined && !values.print },
+    { bodies, keep: !values.print },
   );
 } else {
   const [part, of] = values.part.split("/").map(Number) as [number, number];

@@ -1,7 +1,8 @@
 import { execFileSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 
-const commitNow = () =>
+/** The commit that figures belong to. */
+export const commitNow = () =>
   execFileSync("git", ["rev-parse", "--short", "HEAD"], { encoding: "utf8" }).trim();
 
 function keepFigures(name: string, figures: Record<string, unknown>): void {

@@ -1,6 +1,10 @@
-import { report } from "../report";
+import { existsSync, readFileSync } from "node:fs";
+import { DRILLS } from "../../../src/core/drills";
+import { commitNow, report } from "../report";
+import { isNamed } from "./notSeen";
 import type { MovementCount } from "./pointRows";
 
+const FILE = "docs/bench/points.json";
 const percent = (part: number, of: number) => (of ? `${((100 * part) / of).toFixed(1)} %` : "–");
 const sum = (rows: readonly MovementCount[], of: (r: MovementCount) => number) =>
   rows.reduce((s, r) => s + of(r), 0);
@@ -43,16 +47,42 @@ export function pointsReport(
     if (out) console.log(`surely outside in good movers: ${name} ${out} of ${n}`);
   const all = figures(rows);
   console.log(JSON.stringify(all));
-  if (keep)
-    report("points", {
-      bodies,
-      overall: all,
-      drills: Object.fromEntries(
-        drills.map((d) => [d, figures(rows.filter((r) => r.drill === d))]),
-      ),
-      outside: Object.fromEntries(outsideOf(rows.filter((r) => r.good))),
-      movements: rows.map(({ outside: _, ...r }) => r),
-    });
+  if (keep) keepRows(rows, bodies);
+}
+
+interface Kept {
+  bodies: number;
+  movements: KeptRow[];
+}
+type KeptRow = MovementCount & { commit: string };
+
+/** Keeps rows beside those of drills that did not run, each with its commit. */
+function keepRows(rows: readonly MovementCount[], bodies: number): void {
+  const before = existsSync(FILE)
+    ? (JSON.parse(readFileSync(FILE, "utf8")) as Kept)
+    : { bodies, movements: [] };
+  const commit = commitNow();
+  const others = before.movements.filter((r) => !rows.some((now) => now.drill === r.drill));
+  if (others.length && before.bodies !== bodies)
+    throw new Error(`the other drills are of ${before.bodies} bodies: run all of them`);
+  const order = (r: MovementCount) => DRILLS.findIndex((d) => d.id === r.drill);
+  const all = [...others, ...rows.map((r): KeptRow => ({ ...r, commit }))].sort(
+    (a, b) => order(a) - order(b),
+  );
+  report("points", {
+    bodies,
+    overall: figures(all),
+    named: figures(all.filter((r) => isNamed(r))),
+    others: figures(all.filter((r) => !isNamed(r))),
+    drills: Object.fromEntries(
+      [...new Set(all.map((r) => r.drill))].map((d) => [
+        d,
+        figures(all.filter((r) => r.drill === d)),
+      ]),
+    ),
+    outside: Object.fromEntries(outsideOf(all.filter((r) => r.good))),
+    movements: all,
+  });
 }
 
 /** Of every must and limit: good reps in which it was measured, and those surely outside. */

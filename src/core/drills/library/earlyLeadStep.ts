@@ -117,6 +117,15 @@ export const drill: Drill = {
           phase: "top",
           below: ["Stand on lead foot", "Do not only touch down: stand on it."],
         }),
+        limit({
+          measure: "leadShareImpact",
+          name: "On it at the strike",
+          band: [64, null],
+          target: 78,
+          fault: 50,
+          phase: "impact",
+          below: ["Stand on lead foot", "Do not only touch down: stand on it."],
+        }),
       ],
       target: good(),
       faults: [

@@ -67,13 +67,12 @@ const head = limit({
   above: ["Quieter head", "Turn under a head that stays."],
 });
 const headBack = limit({
-  measure: "headTTop",
-  name: "Head stays, at the top",
-  band: [-8, 8],
-  target: -2,
-  fault: -14,
+  measure: "headDriftBack",
+  name: "Head stays, on the way back",
+  band: [null, 8],
+  target: 4,
+  fault: 14,
   phase: "top",
-  below: ["Quieter head", "Turn under a head that stays."],
   above: ["Quieter head", "Turn under a head that stays."],
 });
 const kneeOut = limit({

@@ -69,8 +69,8 @@ export const drill: Drill = {
         must({
           measure: "pelvisTHalfwayDown",
           name: "A small move first",
-          band: [2, 12],
-          target: 6,
+          band: [2, 14],
+          target: 9,
           fault: -3,
           phase: "downswing feet",
           point: true,

@@ -1,6 +1,6 @@
 import { hipsOnly } from "../../figure";
 import type { Drill } from "../drill";
-import { CAUTIONS, fault, limit, must, PHONE, RULES, turns, vary } from "../parts";
+import { advice, CAUTIONS, fault, must, PHONE, RULES, turns, vary } from "../parts";
 
 export const good = vary(hipsOnly, {
   gap: 42,
@@ -60,7 +60,7 @@ export const drill: Drill = {
           point: true,
           above: ["Trail knee stays in", "Turn the hip, leave the knee."],
         }),
-        limit({
+        advice({
           measure: "trailKneeTravelAddressToTop",
           name: "Trail knee stays",
           band: [null, 6],

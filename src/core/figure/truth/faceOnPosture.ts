@@ -47,6 +47,7 @@ export function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
       const i = e[name];
       if (i !== undefined) put(`${foot}ShinLean${capital(name)}`, shin(sim.poses[near(i)]![foot]));
     }
+  if (e.halfwayDown !== undefined) put("headDriftBack", rangeOver(head.t, a, near(e.halfwayDown)));
   if (hit === undefined) return;
   const slideTo = Math.ceil(hit);
   put(

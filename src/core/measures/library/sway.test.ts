@@ -46,6 +46,9 @@ describe("the head", () => {
   it("drifts by all that it moves to the strike, either way", () => {
     const drawn = { motion: { headT: line([200, 0], [700, -4], [1300, 3], [1600, 30]) } };
     expect(values(drawn, "headDrift", "headTImpact", "headTFinish")).toEqual([7, 3, 30]);
+    // On the way back as far as the arms are halfway down again.
+    const nodded = { motion: { headT: line([200, 0], [700, -4], [1100, 1], [1200, 9]) } };
+    expect(values(nodded, "headDriftBack")).toEqual([9]);
   });
 
   it("rises by its highest place over that at address", () => {

@@ -66,6 +66,13 @@ const headDrift: Compute = (r) => {
   return isHeadHidden(r.m, a, b) ? unmeasured("headHidden") : got(range(r.m.headT, a, b), r.hit);
 };
 
+const headDriftBack: Compute = (r) => {
+  const [a, b] = [r.sample("address"), r.sample("halfwayDown")];
+  return isHeadHidden(r.m, a, b)
+    ? unmeasured("headHidden")
+    : got(range(r.m.headT, a, b), r.rep.events.halfwayDown);
+};
+
 /** The smaller of the two moves while hips and head are on opposite sides of their places. */
 const counterMove: Compute = (r) => {
   const { m, hit } = r;
@@ -114,6 +121,15 @@ export const sway = {
     reads: ["still", "back", "top", "down", "impact"],
     plain: { above: "Your head wanders" },
     channels: { swing: afterHit(headDrift) },
+  },
+  headDriftBack: {
+    ...HEAD,
+    name: "Head drift, way back",
+    definition:
+      "How far your head wanders along the target line, from still until the arms, or the hips alone, have turned half back again.",
+    waitsFor: ["halfwayDown"],
+    reads: ["still", "back", "top", "down"],
+    channels: { swing: headDriftBack },
   },
   counterMove: {
     ...SWAY,
