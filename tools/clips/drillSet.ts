@@ -50,10 +50,15 @@ export const DRILL_CLIPS: ClipSpec[] = [
   ...[4, 5, 6, 7, 8].flatMap((again) =>
     targets.filter((t) => TOO_FEW.has(t.drill.id)).map((t) => ({ ...t, again })),
   ),
-].map(clip);
+].map((f, n) => filmed(f, n));
 
-function clip({ drill, stage, about, script, again }: Filmed, n: number): ClipSpec {
-  const seed = 12_000 + n;
+/** A movement of a drill, filmed by an ordinary phone somewhere. @param n its place in its set */
+export function filmed(
+  { drill, stage, about, script, again }: Filmed,
+  n: number,
+  seeds = 12_000,
+): ClipSpec {
+  const seed = seeds + n;
   const r = seeded(seed);
   // Seven steps on: the golfers of one drill differ, and so do those of the same fault in the next.
   const golfer = REPORT_GOLFERS[(n * 7) % REPORT_GOLFERS.length]!;

@@ -2,6 +2,7 @@ import type { ClipSpec } from "./clip";
 import { BOUTS } from "./boutSet";
 import { DEMO } from "./demoSet";
 import { DRILL_CLIPS } from "./drillSet";
+import { POINT_CLIPS } from "./pointSet";
 import { CONDITIONS, FIT, REPORT, SPOILED } from "./studySets";
 
 /** Every set of clips that can be made, by name. */
@@ -9,6 +10,7 @@ export const SETS: Record<string, ClipSpec[]> = {
   demo: DEMO,
   bouts: BOUTS,
   drills: DRILL_CLIPS,
+  points: POINT_CLIPS,
   fit: FIT,
   report: REPORT,
   conditions: CONDITIONS,
