@@ -4,7 +4,7 @@ import { expect, type Locator } from "@playwright/test";
  * Waits until the page answers at this element: the server's markup is there before React listens
  * to it, and what is chosen or pressed in between is lost.
  */
-export async function alive(element: Locator): Promise<Locator> {
+async function alive(element: Locator): Promise<Locator> {
   await expect
     .poll(() =>
       element.evaluate((node) => Object.keys(node).some((key) => key.startsWith("__reactProps"))),
