@@ -35,8 +35,9 @@ export const tally = (): Tally => ({
 });
 
 /**
- * Counts one verdict. A rep is good when all musts lie inside by more than 2U, faulty when one lies
- * outside by more than U.
+ * Counts one verdict. A rep is good when all musts lie inside by more than 2U and no limit is broken,
+ * faulty when a must lies outside by more than U. One that breaks a limit alone is near: it may fail
+ * with that limit's cue, or pass where the film can't tell.
  */
 export function count(
   t: Tally,
@@ -61,7 +62,17 @@ export function count(
   const U = musts.map((c) => 2 * (rep.measures[c.measure].u ?? Infinity));
   const broken = outside.some((o) => o > 0);
   const faulty = outside.some((o, i) => o > (Number.isFinite(U[i]!) ? U[i]! : 0));
-  const good = outside.every((o, i) => -o > 2 * (Number.isFinite(U[i]!) ? U[i]! : 0));
+  const limitBroken = stage.checks.some((c) => {
+    const [lo, hi] = bandFor(c, statureCm);
+    const exact = truth.measures[c.measure];
+    return (
+      c.level === "limit" &&
+      exact !== undefined &&
+      (exact < (lo ?? -Infinity) || exact > (hi ?? Infinity))
+    );
+  });
+  const good =
+    !limitBroken && outside.every((o, i) => -o > 2 * (Number.isFinite(U[i]!) ? U[i]! : 0));
   if (faulty) t.faulty++;
   else if (good) t.good++;
   else t.near++;
