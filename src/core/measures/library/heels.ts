@@ -1,6 +1,6 @@
 import { resample } from "../../maths";
 import { largestTurn, partHeight, type Motion } from "../../motion";
-import { heelStays, nearest, toMs, valueAt, type Rep } from "../../reps";
+import { heelStays, nearest, toMs, valueAt } from "../../reps";
 import {
   BOTH_VIEWS,
   EVERY_PART,
@@ -35,6 +35,8 @@ const FEET = {
 
 /** A foot that opens by more than this has spun, degrees: three uncertainties of a turn. */
 const SPINS = 15;
+/** A heel that is told farther off than this has moved, cm: as the drills that ask it to stay. */
+const HEEL_STAYS = 4;
 const OTHER = { lead: "trail", trail: "lead" } as const;
 const TRAVEL_PLAIN: Partial<Record<`${MeasuredSide}${Span}`, Measure["plain"]>> = {
   trailTopToImpact: { above: "Your trail foot scrapes on the way down" },
@@ -149,10 +151,13 @@ function followed(m: Motion, side: MeasuredSide, part: "heel" | "toe"): Float64A
   return out;
 }
 
-const liftsOff = (rep: Rep, side: MeasuredSide, fromMs: number, toMs: number): boolean =>
-  rep.footEvents.some(
-    (e) => e.foot === side && e.event === "liftOff" && e.ms >= fromMs && e.ms <= toMs,
+/** Whether a foot was seen to stand on one and the same place of its heel in a span. */
+function onItsHeel(m: Motion, side: MeasuredSide, from: number, to: number): boolean {
+  const there = m.feet[side].spells.filter(
+    (s) => s.toMs >= toMs(m, from) && s.fromMs <= toMs(m, to),
   );
+  return there.every((s) => Math.abs(s.heelT - there[0]!.heelT) < HEEL_STAYS);
+}
 
 function travel(x: Float64Array, from: number, to: number, counts: (i: number) => boolean): number {
   let most = 0;
@@ -274,12 +279,11 @@ export const heels = {
     ...(side === "lead" && span === "AddressToFinish"
       ? { plain: { above: "Your lead foot spins out" } }
       : {}),
-    joints: overSpan(span, ({ m, rep }, from, to) => {
+    joints: overSpan(span, ({ m }, from, to) => {
       const turn = largestTurn(m.direction[side], from, to, m.dt);
       // A foot that spins open on the way down leaves the place of its toe. After the strike the other
       // leg passes it, and what seems to open may be that.
-      const spun =
-        span === "TopToImpact" && turn > SPINS && !liftsOff(rep, side, toMs(m, from), toMs(m, to));
+      const spun = span === "TopToImpact" && turn > SPINS && onItsHeel(m, side, from, to);
       return spun || onePlace(m, side, from, to)
         ? got(turn, toMs(m, to), "footNotSeen")
         : unmeasured("footMoved");

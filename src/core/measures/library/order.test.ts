@@ -14,6 +14,15 @@ it("says how long before the hands hips turn and slide: later is negative", () =
 
 it("says how long the golfer stood still, in seconds", () => {
   expect(values({ rep: { stillFromMs: -2300 } }, "stillBefore")).toEqual([2.5]);
+  // A point that jumps for a moment ends the spell that was found; hands that came from elsewhere end
+  // the stillness.
+  const jumps = line([400, 9], [600, 0], [1290, 0], [1300, 4], [1310, 0]);
+  const { value } = measured("stillBefore", {
+    motion: { handsT: jumps },
+    events: { address: 1500 },
+    rep: { stillFromMs: 1320 },
+  });
+  expect(Math.abs(value - 0.9)).toBeLessThan(0.2);
 });
 
 it("finds the hands' top speed between their start and the finish", () => {

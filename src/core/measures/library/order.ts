@@ -1,5 +1,14 @@
+import { filtfilt, lowPass } from "../../maths";
 import { nearest, toMs, handSpeed } from "../../reps";
-import { BOTH_VIEWS, EVERY_PART, FACE_ON, got, unmeasured, type Measure } from "../measure";
+import {
+  BOTH_VIEWS,
+  EVERY_PART,
+  FACE_ON,
+  got,
+  unmeasured,
+  type Measure,
+  type RepMotion,
+} from "../measure";
 import { extremes } from "../spans";
 
 /** Times of the swing, and who turns back before the hands do. */
@@ -11,6 +20,25 @@ const ORDER = {
   ofAnySwing: true,
   gate: null,
 } as const satisfies Partial<Measure>;
+
+/** Hands, hips and head that stay within this of where they are at address stand still, cm. */
+const STAYS = 1;
+/** What is quicker than this in one who stands still is the points' jitter, Hz. */
+const JITTER_HZ = 2;
+
+/**
+ * Since when the golfer has stood still, ms: a picture in which a point jumps ends the spell that
+ * address is found by, but not the stillness.
+ */
+function stillSince({ m, rep: { stillFromMs } }: RepMotion): number {
+  const parts = [m.handsT, m.handsU, m.hipT, m.hipU, m.headT, m.headU].map((x) =>
+    filtfilt(lowPass(JITTER_HZ, m.dt), x),
+  );
+  const at = nearest(m, stillFromMs);
+  let from = at;
+  while (from > 0 && parts.every((x) => Math.abs(x[from - 1]! - x[at]!) < STAYS)) from--;
+  return from === at ? stillFromMs : toMs(m, from);
+}
 
 export const order = {
   backTime: {
@@ -79,7 +107,10 @@ export const order = {
     waitsFor: ["handStart"],
     plain: { above: "You stand still for a long time" },
     channels: {
-      swing: ({ rep }) => got((rep.events.address - rep.stillFromMs) / 1000, rep.events.address),
+      swing: (r) => {
+        const { address } = r.rep.events;
+        return got((address - stillSince(r)) / 1000, address);
+      },
     },
   },
   peakHandSpeed: {
