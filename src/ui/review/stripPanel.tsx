@@ -1,6 +1,7 @@
 "use client";
 
 import { useRef, useState } from "react";
+import { isDoubt } from "@/core/analysis";
 import type { CheckVerdict } from "@/core/judge";
 import { type Correction, isEventName } from "@/core/reps";
 import type { RepDetail } from "@/server/reps/queries";
@@ -237,7 +238,11 @@ function Checks({
             check={checks[i]!}
             name={names.get(checks[i]!.id) ?? checks[i]!.id}
             units={rep.units}
-            reason={rep.measures[checks[i]!.measure]?.reason}
+            reason={
+              isDoubt(rep.verdict?.reason?.code)
+                ? "Waits for your answer"
+                : rep.measures[checks[i]!.measure]?.reason
+            }
             at={rep.measures[checks[i]!.measure]?.at}
             zero={zero}
             seek={seek}
