@@ -2,8 +2,8 @@
  * The worst of what the drills warn of, filmed: `npm run bench:points-filmed [-- --check]`. Of each
  * drill the two movements that came nearest to passing on `npm run bench:points` and all targets,
  * rendered and read by the real network. None of the worst may pass and no target fail, else it ends
- * with 1. With `--check` (CI) nothing is written, and
- * the targets are left to `bench:accuracy`, which reads them too.
+ * with 1. With `--check` nothing is written, and the targets are left to `bench:accuracy`, which
+ * reads them too.
  */
 import { parseArgs } from "node:util";
 import { compare } from "../study/compare";

@@ -4,15 +4,14 @@
  * network says of each look was recorded. It prints the reps that were answered, what was not
  * judged, and every fail that the truth contradicts; one of these ends it with 1.
  */
-import { fork } from "node:child_process";
-import { availableParallelism } from "node:os";
 import { parseArgs } from "node:util";
 import { middleMs, type AnalysedRep } from "../../src/core/analysis";
-import { bandFor, findStage, type Stage } from "../../src/core/drills";
-import { done } from "../../src/core/drills/drillTruth";
+import { findStage, type Stage } from "../../src/core/drills";
+import { done, margins } from "../../src/core/drills/drillTruth";
 import { rulesOf } from "../study/compare";
 import { truthClips, type TruthClip, type TruthRep } from "../study/truthClip";
 import { watchedLive } from "../study/watchedLive";
+import { inParts } from "./inParts";
 import { report } from "./report";
 
 const RATES = [5, 8, 12, 20] as const;
@@ -33,19 +32,16 @@ interface Row {
 }
 
 const { values } = parseArgs({
-  options: { drill: { type: "string" }, part: { type: "string" } },
+  options: { drill: { type: "string" } },
 });
 const clips = truthClips("tools/study/kept/drills").filter(
   (c) => values.drill === undefined || c.truth.drill === values.drill,
 );
 
-/** What was truly done wrong by a rep's deciding checks and actions, by their ids. */
+/** What was truly done wrong by a rep's checks and actions, by their ids. */
 function wrongIn(stage: Stage, truth: TruthRep, statureCm: number): Set<string> {
-  const outside = stage.checks.filter((c) => {
-    const exact = truth.measures[c.measure];
-    const [lo, hi] = bandFor(c, statureCm);
-    return exact !== undefined && (exact < (lo ?? -Infinity) || exact > (hi ?? Infinity));
-  });
+  const inside = margins(stage, truth, statureCm);
+  const outside = stage.checks.filter((c) => inside.get(c.id)!.inside < 0);
   const missing = stage.actions.filter((a) => !done(a.need, truth));
   return new Set([...outside, ...missing].map((c) => c.id));
 }
@@ -114,29 +110,10 @@ function count(
   }
 }
 
-if (values.part === undefined) {
-  const parts = availableParallelism();
-  const rows: Row[] = [];
-  await Promise.all(
-    Array.from({ length: parts }, (_, i) => {
-      const child = fork(process.argv[1]!, [...process.argv.slice(2), "--part", `${i}/${parts}`]);
-      child.on("message", (row: Row) => rows.push(row));
-      return new Promise<void>((ended, failed) =>
-        child.on("exit", (code) =>
-          code === 0 ? ended() : failed(new Error(`part ${i}: ${code}`)),
-        ),
-      );
-    }),
-  );
-  tell(rows);
-} else {
-  const [part, of] = values.part.split("/").map(Number) as [number, number];
-  for (const [i, clip] of clips.entries())
-    if (i % of === part)
-      for (const [k, looksPerS] of RATES.entries())
-        process.send!(await seen(clip, looksPerS, SEED + i * RATES.length + k));
-  process.disconnect();
-}
+const rows = await inParts(clips, (clip, i) =>
+  Promise.all(RATES.map((looksPerS, k) => seen(clip, looksPerS, SEED + i * RATES.length + k))),
+);
+if (rows) tell(rows.flat());
 
 function tell(rows: readonly Row[]): void {
   const figures = RATES.map((looksPerS) => {

@@ -9,6 +9,6 @@ export {
   type Analysis,
   type RepSeries,
 } from "./result";
-export { type ClipQuestion, isDoubt, questionOf } from "./otherMovement";
+export { type ClipQuestion, isDoubt, isSure, questionOf } from "./otherMovement";
 export { SAMPLES } from "./copies";
 export { eventRecords, eventTimes } from "./eventRecords";

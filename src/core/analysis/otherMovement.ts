@@ -1,6 +1,6 @@
 import { isJudged, type Stage } from "../drills";
 import { type RawMeasure, type MeasureId, SIDES, stepOf } from "../measures";
-import { foundByArms } from "../reps";
+import { foundByArms, judgedAnyway, type Correction } from "../reps";
 import type { Problem } from "../scene";
 import type { SideName } from "../track";
 import type { FoundRep } from "./readReps";
@@ -13,6 +13,15 @@ type Doubt = (typeof QUESTIONS)[number];
 /** Whether a verdict's reason is such a question. */
 export const isDoubt = (code: string | undefined): code is Doubt =>
   QUESTIONS.some((q) => q === code);
+
+/**
+ * Whether a kept rep is judged whatever it looks like.
+ *
+ * @param list its corrections
+ * @param first code of the reason that it was not judged for before all of them, where there was one
+ */
+export const isSure = (list: readonly Correction[], first: string | undefined): boolean =>
+  judgedAnyway(list) || !isDoubt(first);
 
 /** What a golfer is asked of a clip before anything of it is kept. */
 export interface ClipQuestion {

@@ -1,11 +1,10 @@
 import { readFile } from "node:fs/promises";
 import { and, asc, desc, eq, isNull } from "drizzle-orm";
-import { ALGORITHM_VERSION, isDoubt, openAnalysis, type AnalysedRep } from "../../core/analysis";
+import { ALGORITHM_VERSION, isSure, openAnalysis, type AnalysedRep } from "../../core/analysis";
 import type { Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats";
 import {
   golferBy,
-  judgedAnyway,
   outOfOrder,
   overruledBy,
   overridesOf,
@@ -89,7 +88,7 @@ async function corrected(
       drill: row.definition?.id ?? "none",
       stage,
       live: verdicts.some((v) => v.by === "live"),
-      sure: judgedAnyway(list) || !isDoubt((uncorrected ?? computed)?.reasonCode ?? undefined),
+      sure: isSure(list, (uncorrected ?? computed)?.reasonCode ?? undefined),
     },
     said,
   );

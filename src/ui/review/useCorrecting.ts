@@ -3,15 +3,8 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import { type AnalysedRep, eventRecords, isDoubt } from "@/core/analysis";
-import {
-  golferBy,
-  judgedAnyway,
-  outOfOrder,
-  overridesOf,
-  withCorrection,
-  type Correction,
-} from "@/core/reps";
+import { type AnalysedRep, eventRecords, isSure } from "@/core/analysis";
+import { golferBy, outOfOrder, overridesOf, withCorrection, type Correction } from "@/core/reps";
 import type { Scene } from "@/core/scene";
 import type { RepDetail } from "@/server/reps/queries";
 import { RepeatedAnalysis } from "./again";
@@ -86,8 +79,7 @@ export function useCorrecting(first: RepDetail, track: Uint8Array | null): Corre
       ahead: boolean,
     ) => {
       const { drillId, stage, captureFps, live, index, from, to } = first;
-      const sure =
-        judgedAnyway(list) || !isDoubt((first.uncorrected ?? first.verdict)?.reason?.code);
+      const sure = isSure(list, (first.uncorrected ?? first.verdict)?.reason?.code);
       const key = `${facts.hand} ${facts.statureCm} ${sure}`;
       if (!track || !worker.current || opened.current === key) return;
       const options = {

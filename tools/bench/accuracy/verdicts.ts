@@ -1,4 +1,5 @@
 import { bandFor, findStage, type Stage } from "../../../src/core/drills";
+import { margins } from "../../../src/core/drills/drillTruth";
 import { judge } from "../../../src/core/judge/judge";
 import type { Verdict } from "../../../src/core/judge/verdict";
 import type { AnalysedRep } from "../../../src/core/analysis";
@@ -62,15 +63,8 @@ export function count(
   const U = musts.map((c) => 2 * (rep.measures[c.measure].u ?? Infinity));
   const broken = outside.some((o) => o > 0);
   const faulty = outside.some((o, i) => o > (Number.isFinite(U[i]!) ? U[i]! : 0));
-  const limitBroken = stage.checks.some((c) => {
-    const [lo, hi] = bandFor(c, statureCm);
-    const exact = truth.measures[c.measure];
-    return (
-      c.level === "limit" &&
-      exact !== undefined &&
-      (exact < (lo ?? -Infinity) || exact > (hi ?? Infinity))
-    );
-  });
+  const inside = margins(stage, truth, statureCm);
+  const limitBroken = stage.checks.some((c) => c.level === "limit" && inside.get(c.id)!.inside < 0);
   const good =
     !limitBroken && outside.every((o, i) => -o > 2 * (Number.isFinite(U[i]!) ? U[i]! : 0));
   if (faulty) t.faulty++;
