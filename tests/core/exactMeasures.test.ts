@@ -36,6 +36,7 @@ const NOT_FROM_JOINTS = new Set<MeasureId>([
   "trailLandsPastLead",
   "trailKneeIn",
   "handRange",
+  "handTravel",
   "beatSpread",
 ]);
 

@@ -1,6 +1,6 @@
 /**
  * Adds to the kept truths what has come to be measured since their clips were rendered: `npx tsx
- * tools/study/retruth.ts MEASURE [SET …]`. The scripts are simulated again; films and tracks stay.
+ * tools/study/retruth.ts MEASURE[,MEASURE] [SET …]`. The scripts are simulated again; films and tracks stay.
  * A clip whose script or golfer is another one by now is left as it is, and named.
  */
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
@@ -13,8 +13,9 @@ import { SETS } from "../clips/sets";
 import type { Truth } from "./truthClip";
 
 const KEPT = "tools/study/kept";
-const [measure, ...sets] = process.argv.slice(2);
-if (!measure) throw new Error("name the measure");
+const [named, ...sets] = process.argv.slice(2);
+if (!named) throw new Error("name the measures");
+const measures = named.split(",");
 for (const set of sets.length ? sets : ["fit", "report", "conditions", "drills"]) {
   let added = 0;
   for (const spec of SETS[set]!) {
@@ -31,13 +32,14 @@ for (const set of sets.length ? sets : ["fit", "report", "conditions", "drills"]
       console.log(`${set} ${spec.id}: is another one by now`);
       continue;
     }
-    for (const [i, rep] of truth.reps.entries()) {
-      const value = (reps[i]!.measures as Record<string, number | undefined>)[measure];
-      if (value === undefined) continue;
-      rep.measures[measure] = Math.round(value * 100) / 100;
-      added++;
-    }
+    for (const [i, rep] of truth.reps.entries())
+      for (const measure of measures) {
+        const value = (reps[i]!.measures as Record<string, number | undefined>)[measure];
+        if (value === undefined) continue;
+        rep.measures[measure] = Math.round(value * 100) / 100;
+        added++;
+      }
     writeFileSync(file, brotliCompressSync(JSON.stringify(truth)));
   }
-  console.log(`${set}: ${measure} in ${added} reps`);
+  console.log(`${set}: ${added} values of ${named}`);
 }

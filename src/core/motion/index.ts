@@ -12,4 +12,4 @@ export {
 export { type Motion, type PointPath, readMotion } from "./motion";
 export { partHeight } from "./partHeight";
 export { perMotion } from "./perMotion";
-export { turnByWidth, turnRate } from "./turn";
+export { turnByWidth, turnedFromSquare, turnRate } from "./turn";

@@ -1,4 +1,4 @@
-import { derivative, filtfilt, lowPass, quantile } from "../maths";
+import { derivative, filtfilt, lowPass, median, quantile } from "../maths";
 import type { Motion } from "./motion";
 
 /**
@@ -32,6 +32,23 @@ export function turnByWidth(
     (w, i) =>
       ((i < widest ? -1 : 1) * (Math.acos(Math.min(1, Math.max(-1, w / square))) * 180)) / Math.PI,
   );
+}
+
+/**
+ * Turn of hips or shoulders about U at one moment, degrees without its side, from how much narrower
+ * the pair looks face-on than it did in a spell that stands for square.
+ *
+ * @param square first and last sample of that spell
+ */
+export function turnedFromSquare(
+  m: Motion,
+  pair: "hip" | "shoulder",
+  [from, to]: readonly [number, number],
+  at: number,
+): number {
+  const width = widthOf(m, pair);
+  const share = width[at]! / median(Array.from(width.subarray(from, to + 1)));
+  return (Math.acos(Math.min(1, Math.max(-1, share))) * 180) / Math.PI;
 }
 
 /** Perturbed copies share their joints: each pair's width is smoothed once. */

@@ -24,6 +24,18 @@ export function cycleMeasures({ x, turns, from, to, footEvents, feet }: RepCase,
     return Math.max(p.midHands[0] - Math.max(...ends), Math.min(...ends) - p.midHands[0]);
   });
   put("handRange", Math.max(...outer.subarray(near(from), near(to) + 1)));
+  for (const [id, axis] of [
+    ["handTravel", 0],
+    ["handRise", 1],
+  ] as const)
+    put(
+      id,
+      rangeOver(
+        of(x.sim, (p) => p.midHands[axis]),
+        near(from),
+        near(to),
+      ),
+    );
   put("thoraxRange", rangeOver(x.thoraxTurn, near(from), near(to)));
   put("pelvisRange", rangeOver(x.pelvisTurn, near(from), near(to)));
   const first = hands[0];

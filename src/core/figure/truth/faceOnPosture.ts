@@ -36,6 +36,8 @@ export function faceOnPosture({ x, e, footEvents }: RepCase, put: Put): void {
   put("pelvisSway", sway(x, a, top, footEvents));
   put("sideTiltTop", tilt(top));
   put("sideTiltChange", tilt(top) - tilt(a));
+  put("pelvisTurnBack", x.pelvisTurn[a]! - interpolated(x.pelvisTurn, top));
+  put("thoraxTurnBack", x.thoraxTurn[a]! - interpolated(x.thoraxTurn, top));
   put("thoraxRange", rangeOver(x.thoraxTurn, a, hit ?? top));
   put("pelvisRange", rangeOver(x.pelvisTurn, a, hit ?? top));
   const trailKnee = ofSide(sim, "trail", (s) => s.knee[0] - s.ankle[0]);

@@ -57,6 +57,17 @@ describe("a to-and-fro", () => {
     expect(values(small, "handRange")).toEqual([-14]);
   });
 
+  it("tells how far the hands go from side to side, and up", () => {
+    const swung = {
+      motion: {
+        handsT: line([200, 0], [800, 33], [1500, -41]),
+        handsU: line([200, 75], [800, 90], [1500, 71]),
+      },
+      ...period(),
+    };
+    expect(values(swung, "handTravel", "handRise")).toEqual([74, 19]);
+  });
+
   it("lands before the hands turn", () => {
     const footEvents = [
       { foot: "lead", event: "landing", ms: 150 },

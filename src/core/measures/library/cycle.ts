@@ -11,7 +11,7 @@ import {
   type RepMotion,
 } from "../measure";
 import { capitalSide, ofSides, SIDES, type MeasuredSide } from "../moments";
-import { extremes } from "../spans";
+import { extremes, range } from "../spans";
 
 /** One period of a to-and-fro. */
 const CYCLE = {
@@ -45,6 +45,12 @@ const handRange = ({ m, rep }: RepMotion) => {
   });
   return got(extremes(beyond, nearest(m, rep.fromMs), nearest(m, rep.toMs)).high, rep.toMs);
 };
+
+/** Over how much of one period a channel goes, smallest to largest. */
+const overPeriod =
+  (of: "handsT" | "handsU") =>
+  ({ m, rep }: RepMotion) =>
+    got(range(m[of], nearest(m, rep.fromMs), nearest(m, rep.toMs)), rep.toMs);
 
 const landBeforeTurnaround = (r: RepMotion) => {
   const { fromMs, toMs, footEvents } = r.rep;
@@ -102,6 +108,20 @@ export const cycle = {
     unit: "cm",
     definition: "How far the hands go beyond the outer edges of your feet.",
     channels: { cycle: handRange },
+  },
+  handTravel: {
+    ...CYCLE,
+    name: "Hands from side to side",
+    unit: "cm",
+    definition: "How far the hands go along the target line, over one period.",
+    channels: { cycle: overPeriod("handsT") },
+  },
+  handRise: {
+    ...CYCLE,
+    name: "Hands up",
+    unit: "cm",
+    definition: "How far the hands rise above their lowest, over one period.",
+    channels: { cycle: overPeriod("handsU") },
   },
   cadence: {
     ...CYCLE,

@@ -49,3 +49,13 @@ it("from behind moves the body's rear edge toward the ball, and lets the back ri
   expect(measured("hipsToBall", { motion, events: { impact: NaN } }).why).toBe("eventNotFound");
   expect(measured("hipsToBall").why).toBe("otherView");
 });
+
+it("turns the chest by how narrow its shoulders are at the top, against the stillness", () => {
+  const half = line([200, 20], [700, 10], [1000, 10], [1300, 26]);
+  const joints = {
+    lead: { shoulder: { t: half, u: level(140) } },
+    trail: { shoulder: { t: half.map((v) => -v), u: level(140) } },
+  };
+  const [turned] = values({ joints }, "thoraxTurnBack");
+  expect(Math.abs(turned! - 60)).toBeLessThan(3);
+});

@@ -1,5 +1,5 @@
 import { derivative } from "../../maths";
-import { turnByWidth, turnRate } from "../../motion";
+import { turnByWidth, turnedFromSquare, turnRate } from "../../motion";
 import { nearest, toMs, valueAt, armAngle } from "../../reps";
 import {
   afterHit,
@@ -51,6 +51,24 @@ const overPeriod =
     return got(range(turnByWidth(m, part, a, b), a, b), rep.toMs);
   };
 
+/**
+ * At the top alone, against the stillness: a range adds the noise of a body that is square, where a
+ * width hardly changes with the turn.
+ */
+const turnBack = (pair: "hip" | "shoulder", name: string, has: string) =>
+  ({
+    ...TURN,
+    name,
+    unit: "°",
+    family: "posture",
+    definition: `How far your ${has} turned from still to the top, away from the target.`,
+    waitsFor: ["top"],
+    joints: (r) => {
+      const square = [nearest(r.m, r.rep.stillFromMs), r.sample("address")] as const;
+      return got(turnedFromSquare(r.m, pair, square, r.sample("top")), r.rep.events.top);
+    },
+  }) as const satisfies Measure;
+
 export const turns = {
   thoraxRange: {
     ...TURN,
@@ -63,6 +81,8 @@ export const turns = {
     channels: { cycle: overPeriod("shoulder") },
     joints: (r) => got(range(r.of(chest), r.sample("address"), r.of(end)), r.hit),
   },
+  thoraxTurnBack: turnBack("shoulder", "Chest turn at the top", "chest has"),
+  pelvisTurnBack: turnBack("hip", "Hip turn at the top", "hips have"),
   pelvisRange: {
     ...TURN,
     name: "Hip turn",
