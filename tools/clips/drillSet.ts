@@ -52,16 +52,21 @@ export const DRILL_CLIPS: ClipSpec[] = [
   ),
 ].map((f, n) => filmed(f, n));
 
-/** A movement of a drill, filmed by an ordinary phone somewhere. @param n its place in its set */
+/**
+ * A movement of a drill, filmed by an ordinary phone somewhere.
+ *
+ * @param n its place in its set
+ * @param golfer who moves; left out, seven steps on from the one before: the golfers of one drill
+ *   differ, and so do those of the same fault in the next
+ */
 export function filmed(
   { drill, stage, about, script, again }: Filmed,
   n: number,
   seeds = 12_000,
+  golfer = REPORT_GOLFERS[(n * 7) % REPORT_GOLFERS.length]!,
 ): ClipSpec {
   const seed = seeds + n;
   const r = seeded(seed);
-  // Seven steps on: the golfers of one drill differ, and so do those of the same fault in the next.
-  const golfer = REPORT_GOLFERS[(n * 7) % REPORT_GOLFERS.length]!;
   // Bouts of many slow seconds are filmed at 30 pictures a second, as in the rest of the study.
   const fps = stage.rules.kind === "cycle" || stage.rules.kind === "pivot" ? 30 : 60;
   return {

@@ -3,6 +3,7 @@ import { BOUTS } from "./boutSet";
 import { DEMO } from "./demoSet";
 import { DRILL_CLIPS } from "./drillSet";
 import { POINT_CLIPS } from "./pointSet";
+import { TURN_CLIPS } from "./turnSet";
 import { CONDITIONS, FIT, REPORT, SPOILED } from "./studySets";
 
 /** Every set of clips that can be made, by name. */
@@ -11,6 +12,7 @@ export const SETS: Record<string, ClipSpec[]> = {
   bouts: BOUTS,
   drills: DRILL_CLIPS,
   points: POINT_CLIPS,
+  turns: TURN_CLIPS,
   fit: FIT,
   report: REPORT,
   conditions: CONDITIONS,

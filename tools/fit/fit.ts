@@ -28,6 +28,7 @@ import { BARE, tableOf } from "./errorTable";
 import { fitSettle } from "./settle";
 import { fitLiveSquare } from "./liveSquare";
 import { fitShoe } from "./shoe";
+import { fitTurned } from "./turned";
 
 const KEPT = "tools/study/kept/fit";
 const [clipsDir, tracksDir] = existsSync(".work/tracks/fit")
@@ -50,14 +51,19 @@ hipsWidest(
 );
 fitLiveSquare(clips);
 fitSettle(clips.filter((c) => foundByArms(rulesOf(c.truth)) && c.truth.reps.length === 1));
-const compared = clips.map((c) => compare(c, { errors: BARE }));
-const told = pairs(compared);
+const told = pairs(clips.map((c) => compare(c, { errors: BARE })));
+// Full turns alone would hide what little ones are told as. All else of those clips is seldom done.
+const turnClips = truthClips("tools/study/kept/turns");
+const turned = pairs(turnClips.map((c) => compare(c, { errors: BARE }))).measures;
+for (const id of ["thoraxTurnBack", "pelvisTurnBack", "thoraxRange", "pelvisRange"])
+  told.measures.get(id)!.push(...turned.get(id)!);
 const seats = told.measures.get("hipsToBall")!.map((p) => p.value - p.truth);
 console.log(
   `measures.farButtock: add ${mean(seats).toFixed(2)} ± ${deviation(seats).toFixed(2)} to ${MEASURE_FIT.farButtock}, n ${seats.length}`,
 );
 const table = tableOf(told);
 writeFileSync("src/core/uncertainty/fitted.json", `${JSON.stringify(table, null, 1)}\n`);
+fitTurned(turnClips, table);
 console.log(
   `wrote ${Object.keys(table.measures).length} measures, ` +
     `${Object.keys(table.events).length} events, ${Object.keys(table.footEvents).length} ` +

@@ -29,7 +29,7 @@ const FOOT_JOINTS = ["lead", "trail"].flatMap((side) =>
 );
 
 /** Sets that only verdicts are read of: nothing is fitted on, or held against, their joints. */
-const JUDGED = new Set(["drills", "points"]);
+const JUDGED = new Set(["drills", "points", "turns"]);
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -37,7 +37,7 @@ const { values, positionals } = parseArgs({
 });
 for (const set of positionals.length
   ? positionals
-  : ["fit", "report", "spoiled", "conditions", "drills", "points"]) {
+  : ["fit", "report", "spoiled", "conditions", "drills", "points", "turns"]) {
   if (!existsSync(`.work/tracks/${set}`)) continue;
   const out = path.join(KEPT, set);
   mkdirSync(out, { recursive: true });
