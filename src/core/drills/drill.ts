@@ -72,6 +72,11 @@ export interface Check {
   level: Level;
   /** What the drill is for: of a pass one of these is surely inside. */
   point: boolean;
+  /**
+   * A limit that holds a pass back where it is told outside, though not surely: films showed its
+   * fault so, and pass otherwise (docs/decisions/17).
+   */
+  holds?: true;
   phase: Phase;
   /** Measured below or above the band. */
   below?: FailWords;

@@ -219,6 +219,31 @@ describe("a rep's verdict", () => {
     ).toBe("fail");
   });
 
+  it("lets a limit in doubt hold a pass back where it is marked so and told outside", () => {
+    const rocker = findStage("lead-foot-rocker").stage;
+    const spun = (value: number, u: number) =>
+      judge(perfectOf(rocker, { leadFootTurnTopToImpact: { value, u } }));
+    expect(spun(22, 5).result).toBe("fail");
+    expect(spun(22, 7)).toMatchObject({
+      result: "not judged",
+      reason: { message: expect.stringContaining("22 °, the limit is 10") },
+    });
+    expect(spun(8, 7).result).toBe("pass");
+    const dragged = perfectOf(rocker, { leadFootTravelTopToImpact: { value: 5, u: 2 } });
+    expect(judge(dragged).result).toBe("pass");
+  });
+
+  it("says of a turn that was not told how much of it was", () => {
+    const braced = findStage("big-toe-brace").stage;
+    const little = {
+      ...perfectOf(braced, { thoraxTurnBack: { value: 46, u: 13 } }),
+      actions: [{ id: "turns", result: "not seen" as const }],
+    };
+    expect(judge(little).reason!.message).toMatch(/: 46 °, from 60 on it counts/);
+    const unseen = perfectOf(braced, { thoraxTurnBack: { value: null, u: null } });
+    expect(judge({ ...unseen, actions: little.actions }).reason!.code).toBe("footNotSeen");
+  });
+
   it("is not judged from the wrong view or in unexplained slow motion", () => {
     expect(
       judge({

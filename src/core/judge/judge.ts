@@ -6,6 +6,7 @@ import {
   type FailWords,
   isJudged,
   PHASES,
+  type RequiredAction,
   type Stage,
 } from "../drills";
 import { CATALOGUE, type MeasureId } from "../measures";
@@ -88,15 +89,7 @@ export function judge(input: JudgeInput): Verdict {
   if (failed) {
     return verdict("fail", null, { id: failed.id, words: failWords(failed, resultOf(failed)).cue });
   }
-  if (unseen)
-    return verdict(
-      "not judged",
-      {
-        code: "footNotSeen",
-        message: `${unseen.name}: not clearly seen. Keep both feet in the picture, in good light.`,
-      },
-      null,
-    );
+  if (unseen) return verdict("not judged", unseenReason(unseen, measures), null);
   if (!isJudged(stage))
     return verdict(
       "not judged",
@@ -104,7 +97,7 @@ export function judge(input: JudgeInput): Verdict {
       null,
     );
   const open = deciding.filter((c) => resultOf(c).result !== "pass");
-  const holding = open.filter((c) => c.level === "must");
+  const holding = open.filter((c) => c.level === "must" || (c.holds && toldOutside(resultOf(c))));
   const points = deciding.filter((c) => c.point);
   // Without its point a drill was not seen to be done, whatever else was.
   if (points.every((c) => open.includes(c)))
@@ -113,6 +106,10 @@ export function judge(input: JudgeInput): Verdict {
   const asked = deciding.filter((c) => c.level === "must" || holding.includes(c));
   return verdict("not judged", openReason(holding, asked.length, resultOf), null);
 }
+
+/** A limit that is more likely outside its band than inside, though not surely. */
+const toldOutside = ({ result, value, band: [low, high] }: CheckVerdict): boolean =>
+  result === "too close" && (value! < (low ?? -Infinity) || value! > (high ?? Infinity));
 
 /**
  * What a failed check says, by the side of its band on which the value lies, or by what tells its
@@ -159,6 +156,20 @@ function notCovered({ blind }: Stage, open: readonly Check[]): Reason | null {
   return {
     code: "notCovered",
     message: `This film can't tell: ${names.map((n) => n[0]!.toLowerCase() + n.slice(1)).join("; ")}.`,
+  };
+}
+
+/** Why an action was not seen: of one that is told by a measure, how much of it was. */
+function unseenReason({ name, need }: RequiredAction, measures: JudgeInput["measures"]): Reason {
+  const told = need.kind === "measure" ? measures[need.measure].value : null;
+  if (need.kind === "measure" && told !== null)
+    return {
+      code: "tooClose",
+      message: `${name} too little to be told from this film: ${told.toFixed(0)} ${CATALOGUE[need.measure].unit}, from ${need.atLeast} on it counts. Do more of it.`,
+    };
+  return {
+    code: "footNotSeen",
+    message: `${name}: not clearly seen. Keep both feet in the picture, in good light.`,
   };
 }
 

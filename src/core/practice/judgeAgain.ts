@@ -27,11 +27,14 @@ const UNKNOWN: Measured = {
  * by its measure, or not seen.
  */
 export function judgeAgain(stage: Stage, rep: Omit<KeptRep, "id" | "result">): Verdict {
-  const wanted = stage.checks.flatMap((c) => [
-    c.measure,
-    ...(c.told ? [c.told.by] : []),
-    ...(c.told?.earlier ? [c.told.earlier.by] : []),
-  ]);
+  const wanted = [
+    ...stage.checks.flatMap((c) => [
+      c.measure,
+      ...(c.told ? [c.told.by] : []),
+      ...(c.told?.earlier ? [c.told.earlier.by] : []),
+    ]),
+    ...stage.actions.flatMap(({ need }) => (need.kind === "measure" ? [need.measure] : [])),
+  ];
   const measures = {
     ...Object.fromEntries(wanted.map((id) => [id, UNKNOWN])),
     ...rep.measures,

@@ -14,7 +14,7 @@ const m = (value: number, u: number): Measured => ({ value, u, unit: "cm", state
 const rep = (id: string, sway: number, more: Partial<KeptRep> = {}): KeptRep => ({
   id,
   statureCm: 178,
-  measures: { pelvisSway: m(sway, 0.5), headDrift: m(4, 0.6), pelvisRange: m(40, 5) },
+  measures: { pelvisSway: m(sway, 0.5), headDrift: m(4, 0.6), thoraxTurnBack: m(70, 5) },
   actions: [],
   problems: [],
   result: "pass",
@@ -37,7 +37,7 @@ describe("judging kept reps again", () => {
   });
 
   it("never makes a pass of what was not measured, or of a clip that can't be judged", () => {
-    expect(judgeAgain(stage, rep("a", 2, { measures: { pelvisRange: m(40, 5) } }))).toMatchObject({
+    expect(judgeAgain(stage, rep("a", 2, { measures: { thoraxTurnBack: m(70, 5) } }))).toMatchObject({
       result: "not judged",
       reason: { code: "notMeasurable" },
     });

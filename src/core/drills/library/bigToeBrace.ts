@@ -98,7 +98,7 @@ const stage = (
   rules: RULES.swing,
   centred: true,
   actions: [
-    turns("pelvis", 66, ["Turn the trail hip", "Let the trail hip go in and back behind you."]),
+    turns("thoraxTurnBack", 75, ["Turn the trail hip", "Let the trail hip go in and back behind you."]),
   ],
   checks,
   blind: [SOLE],

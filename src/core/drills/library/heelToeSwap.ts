@@ -36,11 +36,11 @@ const slow = vary<Partial<CycleOptions>>(cycle, {
   stance: { gap: 44, stagger: 0 },
 });
 
-const turning = turns("pelvis", 59, [
+const turning = turns("thoraxTurnBack", 63, [
   "Let the hips turn",
   "Press the heel and the other toe until the hips turn.",
 ]);
-const windingUp = turns("pelvis", 34, [
+const windingUp = turns("thoraxTurnBack", 63, [
   "Let the hips turn",
   "Press the trail heel until the hips have turned back.",
 ]);

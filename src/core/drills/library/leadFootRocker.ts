@@ -86,6 +86,7 @@ export const drill: Drill = {
         limit({
           measure: "leadFootTurnTopToImpact",
           name: "Lead foot does not spin",
+          holds: true,
           band: [null, 10],
           target: 0,
           fault: 26,

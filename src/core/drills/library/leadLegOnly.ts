@@ -71,7 +71,7 @@ export const drill: Drill = {
       centred: true,
       onProp: "trail",
       actions: [
-        turns("pelvis", 38, [
+        turns("thoraxTurnBack", 38, [
           "Turn on that leg",
           "Small, but a turn: the lead hip goes back and round.",
         ]),

@@ -53,7 +53,7 @@ export const drill: Drill = {
       main: true,
       rules: RULES.cycle,
       actions: [
-        turns("thorax", 80, [
+        turns("thoraxRange", 80, [
           "Turn the chest further",
           "Let the book face well away from the target.",
         ]),
@@ -70,13 +70,13 @@ export const drill: Drill = {
           below: ["Rock, then turn", "Let the board tip before the book turns."],
         }),
         limit({
-          measure: "thoraxRange",
-          name: "A big turn",
+          measure: "handTravel",
+          name: "The book goes round",
           band: [60, null],
-          target: 84,
-          fault: 30,
+          target: 75,
+          fault: 45,
           phase: "backswing",
-          below: ["Turn the chest further", "Let the book face well away from the target."],
+          below: ["Turn the book further", "The book stays at the chest and goes round with it."],
         }),
       ],
       target: good(),

@@ -51,6 +51,15 @@ const stage = (
       phase: "finish",
       above: ["Smaller hands", "Let the hands swing no farther than the feet."],
     }),
+    limit({
+      measure: "handRise",
+      name: "Hands stay low",
+      band: [null, 25],
+      target: 9,
+      fault: 50,
+      phase: "finish",
+      above: ["Smaller hands", "Let the hands hang: they swing no higher than the hips."],
+    }),
   ],
   target: good({ period, club }),
   faults: [

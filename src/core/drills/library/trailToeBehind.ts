@@ -66,6 +66,7 @@ export const drill: Drill = {
         limit({
           measure: "leadShareAddress",
           name: "Weight on the lead foot",
+          holds: true,
           band: [60, null],
           target: 78,
           fault: 44,
