@@ -83,6 +83,7 @@ await Promise.all([
   (async () => {
     await bench("accuracy", "tools/bench/accuracy.ts", beside);
     await bench("drills", "tools/bench/drills.ts", beside);
+    await bench("what drills warn of, filmed", "tools/bench/pointsFilmed.ts", beside);
   })(),
   (async () => {
     if (!built) return;
