@@ -24,7 +24,7 @@ export function fitTurned(clips: readonly TruthClip[], errors: ErrorTable): void
     for (const { rep, truth } of compare(clip, { samples: 2, errors }).found) {
       const value = rep.measures[need]?.value;
       const exact = truth.measures[need];
-      if (value == null || exact === undefined) continue;
+      if (value === undefined || value === null || exact === undefined) continue;
       const name = `${need} ${made <= NOT_MADE ? "not made" : "made"}`;
       told.set(name, [
         ...(told.get(name) ?? []),

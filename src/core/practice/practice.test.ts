@@ -37,7 +37,9 @@ describe("judging kept reps again", () => {
   });
 
   it("never makes a pass of what was not measured, or of a clip that can't be judged", () => {
-    expect(judgeAgain(stage, rep("a", 2, { measures: { thoraxTurnBack: m(70, 5) } }))).toMatchObject({
+    expect(
+      judgeAgain(stage, rep("a", 2, { measures: { thoraxTurnBack: m(70, 5) } })),
+    ).toMatchObject({
       result: "not judged",
       reason: { code: "notMeasurable" },
     });

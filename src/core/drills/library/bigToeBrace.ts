@@ -98,7 +98,10 @@ const stage = (
   rules: RULES.swing,
   centred: true,
   actions: [
-    turns("thoraxTurnBack", 75, ["Turn the trail hip", "Let the trail hip go in and back behind you."]),
+    turns("thoraxTurnBack", 75, [
+      "Turn the trail hip",
+      "Let the trail hip go in and back behind you.",
+    ]),
   ],
   checks,
   blind: [SOLE],

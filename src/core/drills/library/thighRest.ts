@@ -48,7 +48,9 @@ export const drill: Drill = {
       main: true,
       rules: { ...RULES.gesture, hipsOnly: true },
       centred: true,
-      actions: [turns("pelvisTurnBack", 34, ["Turn the hip", "The knee stays, the hip goes round."])],
+      actions: [
+        turns("pelvisTurnBack", 34, ["Turn the hip", "The knee stays, the hip goes round."]),
+      ],
       checks: [
         must({
           measure: "trailKneeOut",
