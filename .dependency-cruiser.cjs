@@ -107,6 +107,13 @@ module.exports = {
       to: { path: "^src/(server|cli|app)", dependencyTypesNot: ["type-only"] },
     },
     {
+      // What stands before the program on the network is small, and knows nothing of what is behind.
+      name: "front-knows-nobody",
+      severity: "error",
+      from: { path: "^src/front", pathNot: TEST },
+      to: { path: "^src/(core|vision|server|cli|ui|app)" },
+    },
+    {
       name: "cli-knows-vision-and-core",
       severity: "error",
       from: { path: "^src/cli" },

@@ -21,7 +21,7 @@ export default defineConfig({
         test: {
           name: "devices",
           include: [
-            "src/{vision,server,cli,app}/**/*.test.ts",
+            "src/{vision,server,front,cli,app}/**/*.test.ts",
             "tools/**/*.test.ts",
             "tests/unit/*.test.ts",
           ],

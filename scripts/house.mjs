@@ -13,7 +13,8 @@ const DOC = new URL("../docs/architecture.md", import.meta.url);
 const [BEGIN, END] = ["<!-- house: begin -->", "<!-- house: end -->"];
 
 const roomOf = (file) =>
-  /^src\/core\/([^/]+)\//.exec(file)?.[1] ?? /^src\/(vision|server|ui|app|cli)\//.exec(file)?.[1];
+  /^src\/core\/([^/]+)\//.exec(file)?.[1] ??
+  /^src\/(vision|front|server|ui|app|cli)\//.exec(file)?.[1];
 
 const { modules } = JSON.parse(
   execFileSync(

@@ -4,6 +4,7 @@ import { DataInUseError } from "./db/lock";
 import { dataDir, under } from "./dataDir";
 import { openedStore } from "./db/open";
 import { log } from "./log";
+import { startChosen } from "./phones/phones";
 import { emptyBin } from "./practice/bin";
 import { DamagedStoreError, damageWords } from "./store/damage";
 import { removePage, writePage } from "./store/page";
@@ -29,6 +30,7 @@ export async function start(): Promise<void> {
       log().warn({ lostFilms, movedToLost: orphans }, "films and rows were brought together");
     log().info({ dir }, "started");
     workWhileIdle(store);
+    void startChosen();
   } catch (error) {
     if (error instanceof DamagedStoreError) return endDamaged(dataDir(), error.message.split("\n"));
     const trouble = error instanceof DataInUseError ? error.message : storeTrouble(error)?.message;

@@ -56,6 +56,12 @@ export default async function YouPage() {
             Add another golfer
           </Link>
         </p>
+        <h2 className="mt-8 mb-2 text-[29px]">Phones</h2>
+        <p>
+          <Link href="/phones" className="text-link">
+            Let a phone in, so that it counts your reps
+          </Link>
+        </p>
         <h2 className="mt-8 mb-2 text-[29px]">Your data</h2>
         <p>
           <Link href="/data" className="text-link">
