@@ -17,7 +17,7 @@ import {
   sampleGolfer,
   saveGolfer,
 } from "@/server/golfers/golfers";
-import { BASELINE } from "@/server/reps/ownSwings";
+import { BASELINE } from "@/core/drills";
 
 const styleId = z.enum(Object.keys(STYLES) as [StyleId, ...StyleId[]]);
 

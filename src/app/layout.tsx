@@ -4,12 +4,7 @@ import "./globals.css";
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import { Toaster } from "sonner";
-import { requestDatabase } from "@/server/db/request";
-import { currentGolfer } from "@/server/golfers/golfers";
-import { SendWaiting } from "@/ui/film/sendWaiting";
 import { hostZone } from "@/ui/kit/dates";
-import { Nav } from "@/ui/kit/nav";
-import { OtherGolfer } from "@/ui/kit/otherGolfer";
 import { THEME_SCRIPT } from "@/ui/kit/theme";
 
 export const metadata: Metadata = {
@@ -24,8 +19,8 @@ export const viewport: Viewport = {
   themeColor: [{ color: "#f8f6f0" }, { color: "#0a1a22", media: "(prefers-color-scheme: dark)" }],
 };
 
+/** What all pages share, those of the range too, which know no database. */
 export default async function RootLayout({ children }: { children: React.ReactNode }) {
-  const golfer = await currentGolfer(await requestDatabase());
   return (
     <html lang="en" data-zone={hostZone()} suppressHydrationWarning>
       <head>
@@ -35,19 +30,14 @@ export default async function RootLayout({ children }: { children: React.ReactNo
           dangerouslySetInnerHTML={{ __html: THEME_SCRIPT }}
         />
       </head>
-      <body data-golfer={golfer?.id}>
+      <body>
         <a
           href="#main"
           className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-paper focus:p-3"
         >
           To the page
         </a>
-        <Nav golferName={golfer?.name ?? null} />
-        {golfer && <OtherGolfer key={golfer.id} id={golfer.id} name={golfer.name} />}
-        <main id="main" className="mx-auto max-w-[1280px] px-5 pb-16 md:px-10">
-          {children}
-        </main>
-        <SendWaiting />
+        {children}
         <Toaster position="bottom-center" />
       </body>
     </html>

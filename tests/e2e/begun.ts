@@ -16,7 +16,7 @@ export async function answered(
 export async function filmedFor(
   page: Page,
 ): Promise<{ id: string; hand: "right"; statureCm: number }> {
-  const id = await page.locator("body").getAttribute("data-golfer");
+  const id = await page.locator("[data-golfer]").getAttribute("data-golfer");
   if (!id) throw new Error("nobody practises here");
   return { id, hand: "right", statureCm: 170 };
 }

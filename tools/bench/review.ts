@@ -80,7 +80,7 @@ try {
   await page.getByRole("radio", { name: "Right" }).click();
   await page.getByRole("button", { name: "Read my swings" }).click();
   await page.waitForURL(/\/read/);
-  golfer = (await page.locator("body").getAttribute("data-golfer"))!;
+  golfer = (await page.locator("[data-golfer]").getAttribute("data-golfer"))!;
   const id = await keep(readFileSync(LARGE), readFileSync(TRACK));
 
   await page.goto(`${base}/reps/${id}`);

@@ -4,6 +4,9 @@ import { all } from "./library/all";
 /** The built-in drills, in the catalogue's order. */
 export const DRILLS: readonly Drill[] = [...all].sort((a, b) => a.number - b.number);
 
+/** The baseline: a golfer's normal swings. */
+export const BASELINE = "normal-swing";
+
 /**
  * A drill's stage by id, or its main stage for the view.
  *

@@ -1,5 +1,5 @@
 /** A drill's definition, the built-in library, and what each stage asks. */
-export { bandFor, DRILLS, findStage, stageOf } from "./builtIn";
+export { BASELINE, bandFor, DRILLS, findStage, stageOf } from "./builtIn";
 export { decides, isJudged, type Level, LEVELS, questionsOf } from "./drill";
 export type { Check, Drill, FailWords, Fault, RequiredAction, Stage } from "./drill";
 export {

@@ -11,6 +11,7 @@ export {
 } from "./loop";
 export { LOOKS_TO_FIND_REPS } from "./rate";
 export { sameRep } from "./sameRep";
+export { nearestPairs, type ToldRep, withTold } from "./withTold";
 export { ABSENT, asTrack, type Look, type Stance, stanceOf } from "./stance";
 export {
   AFTER_END_MS,

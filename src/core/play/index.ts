@@ -2,3 +2,4 @@
 export { type Brief, briefOf } from "./brief";
 export { FIGURE_POINTS, type FigurePoint } from "./figurePoints";
 export { type Movement, movementOf } from "./movement";
+export { playedMovement } from "./played";

@@ -1,11 +1,11 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, notInArray, sql } from "drizzle-orm";
+import { BASELINE } from "../../core/drills";
 import type { CheckVerdict } from "../../core/judge";
 import type { Flight, BoutLine } from "../../core/practice";
 import type { Db } from "../db/open";
 import { bout, boutMeasure, measure, rep, session, verdict } from "../db/schema";
 import { ownedBy } from "../golfers/whose";
 import { groups } from "../reps/rows";
-import { BASELINE } from "../reps/ownSwings";
 
 /** A rep as a dot: what each of its checks said. */
 interface RepDot {

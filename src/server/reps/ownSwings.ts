@@ -1,4 +1,5 @@
 import { and, asc, desc, eq, inArray, isNull, notInArray, or, type SQL } from "drizzle-orm";
+import { BASELINE } from "../../core/drills";
 import type { Measured } from "../../core/judge";
 import type { Db } from "../db/open";
 import { bout, measure, rep } from "../db/schema";
@@ -13,8 +14,6 @@ export interface OwnRep {
   measures: Record<string, Measured>;
 }
 
-/** The baseline: a golfer's normal swings. */
-export const BASELINE = "normal-swing";
 /** So many of the latest swings make the profile. */
 const LATEST = 5;
 

@@ -11,8 +11,8 @@ import {
 } from "../../core/analysis";
 import { findStage, stageOf, type Drill, type Stage } from "../../core/drills";
 import { readTrack } from "../../core/formats";
-import { summaryOf, type VerdictSummary } from "../../core/judge";
-import { sameRep } from "../../core/live";
+import { summaryOf } from "../../core/judge";
+import { nearestPairs, withTold, type ToldRep } from "../../core/live";
 import { blobPath, blobSize } from "../blobs/blobs";
 import type { Db } from "../db/open";
 import { drillOf, keepDrillVersion } from "../drills/ownDrills";
@@ -61,8 +61,6 @@ export interface SaveRequest {
 }
 
 const GONE = "The golfer whom this was filmed for is not here any more.";
-
-type ToldRep = VerdictSummary & { about: number };
 
 /** A bout goes on for this long after it began, ms. */
 const BOUT_GAP = 45 * 60_000;
@@ -170,7 +168,7 @@ async function knownReps(
     .orderBy(asc(rep.index));
   // A clip that comes for the first time, as nearly all do.
   if (!before.length) return new Map();
-  const pairs = paired(
+  const pairs = nearestPairs(
     before.filter((b) => b.captureFps === (captureFps ?? null)),
     reps,
     (b, r) =>
@@ -191,40 +189,6 @@ async function knownReps(
     .set({ index: sql`-1 - ${rep.index}` })
     .where(ofClip);
   return new Map(pairs.map(([b, r]) => [r, b.id]));
-}
-
-/**
- * Each rep with what was told of it: for each answer the nearest rep that has none yet, where
- * anything was told at all.
- */
-function withTold(
-  reps: readonly AnalysedRep[],
-  told: readonly ToldRep[] | undefined,
-): { r: AnalysedRep; live: ToldRep | null }[] {
-  if (!told) return reps.map((r) => ({ r, live: null }));
-  return paired(told, reps, (live, r) =>
-    sameRep(middleMs(r), live.about) ? Math.abs(middleMs(r) - live.about) : Infinity,
-  ).map(([live, r]) => ({ r, live }));
-}
-
-/**
- * Each of `of`, in their order, with the nearest of `among` that no other has yet; `apart` is
- * Infinity for what is none of its.
- */
-function paired<A, B>(
-  of: readonly A[],
-  among: readonly B[],
-  apart: (a: A, b: B) => number,
-): [A, B][] {
-  const left = new Set(among);
-  return of.flatMap((a) => {
-    const [b] = [...left]
-      .filter((one) => apart(a, one) < Infinity)
-      .sort((one, other) => apart(a, one) - apart(a, other));
-    if (b === undefined) return [];
-    left.delete(b);
-    return [[a, b]];
-  });
 }
 
 interface Chosen {

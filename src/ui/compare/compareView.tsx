@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useMemo, useState } from "react";
 import { differences, type Difference } from "@/core/practice";
 import { CATALOGUE } from "@/core/measures";
 import type { RepDetail } from "@/server/reps/queries";
 import { Button } from "@/ui/kit/button";
+import { To } from "@/ui/kit/to";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { shownNumber, shownUnit, toldAs, type Units } from "@/ui/kit/units";
 import { Films } from "./films";
@@ -71,9 +71,9 @@ export function CompareView({
               <span key={c.id}>
                 {k === 1 ? " against " : k > 1 ? " and " : ""}
                 {c.href ? (
-                  <Link className="font-semibold text-link" href={c.href}>
+                  <To className="font-semibold text-link" href={c.href}>
                     {c.name}
-                  </Link>
+                  </To>
                 ) : (
                   <strong>{c.name}</strong>
                 )}
@@ -91,9 +91,9 @@ export function CompareView({
               {besides.map((b, k) => (
                 <span key={b.href}>
                   {k > 0 && ", "}
-                  <Link className="text-link" href={withFilms(b.href)}>
+                  <To className="text-link" href={withFilms(b.href)}>
                     {b.words}
-                  </Link>
+                  </To>
                 </span>
               ))}
               .

@@ -222,7 +222,7 @@ function One({ rep, loaded, name, ms, over, share, step }: OneProps) {
     <figure className={share === 1 ? "w-[min(100%,440px)]" : "w-[min(100%,360px)]"}>
       {loaded && range && drawn ? (
         <Film
-          src={lost ? null : `/api/clips/${rep.clip.sha256}`}
+          src={lost ? null : rep.clip.sha256}
           drawn={drawn}
           range={range}
           frame={Math.min(Math.max(nearestFrame(loaded.track.times, ms), range[0]), range[1])}

@@ -1,6 +1,6 @@
-import Link from "next/link";
 import { STANCE_WORDS, findSymptom } from "@/core/choose";
 import type { Drill } from "@/core/drills";
+import { To } from "@/ui/kit/to";
 
 /**
  * How a drill is set up, where things are, how much of it, and what to take care of.
@@ -76,9 +76,9 @@ export function AboutDrill({
       </section>
       <section>
         <h2 className="mb-2 text-[23px]">
-          <Link href={`/drills/${drill.id}/ready`} className="text-link">
+          <To href={`/drills/${drill.id}/ready`} className="text-link">
             Take care
-          </Link>
+          </To>
         </h2>
         <ul className="grid gap-1 text-[15px]">
           {drill.cautions.map((c) => (

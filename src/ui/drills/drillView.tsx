@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useCallback, useState } from "react";
 import type { Movement } from "@/core/play";
 import type { Check } from "@/core/drills";
 import { CATALOGUE } from "@/core/measures";
 import { Button } from "@/ui/kit/button";
+import { To } from "@/ui/kit/to";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
 import { useAttempt } from "@/ui/kit/useAttempt";
 import { wanted, type Units } from "@/ui/kit/units";
@@ -36,12 +36,15 @@ export function DrillView({
   stage,
   target,
   golfer,
+  movementOfFault = (id) => fetchedMovement(movementUrl(drillId, stage.id, id, golfer)),
   children,
 }: {
   drillId: string;
   stage: StageShown;
   target: Movement | null;
   golfer: { statureCm: number; hand: "left" | "right"; units: Units };
+  /** Where the movement of a fault comes from, unless from the computer. */
+  movementOfFault?: (id: string) => Promise<Movement>;
   children: React.ReactNode;
 }) {
   const [ms, setMs] = useState(target?.from ?? 0);
@@ -59,9 +62,7 @@ export function DrillView({
     if (id === null) return setShown({ id, movement: target });
     setWaiting(id);
     try {
-      const response = await fetch(movementUrl(drillId, stage.id, id, golfer));
-      if (!response.ok) throw new Error(((await response.json()) as { message: string }).message);
-      setShown({ id, movement: (await response.json()) as Movement });
+      setShown({ id, movement: await movementOfFault(id) });
       setMs(0);
     } catch (error) {
       setTrouble(
@@ -128,6 +129,12 @@ export function DrillView({
   );
 }
 
+async function fetchedMovement(url: string): Promise<Movement> {
+  const response = await fetch(url);
+  if (!response.ok) throw new Error(((await response.json()) as { message: string }).message);
+  return (await response.json()) as Movement;
+}
+
 /** Where no strip can be drawn: what is looked at, in words. */
 function Plain({ stage, units }: { stage: StageShown; units: Units }) {
   if (!stage.checks.length)
@@ -172,7 +179,7 @@ export function Stages({
     <ol className="grid gap-1">
       {stages.map((s, i) => (
         <li key={s.id}>
-          <Link
+          <To
             href={`/drills/${drillId}?stage=${s.id}`}
             scroll={false}
             aria-current={s.id === here ? "page" : undefined}
@@ -195,7 +202,7 @@ export function Stages({
                 {s.judged ? "judged" : "rehearsal: counted, not judged"}
               </span>
             </span>
-          </Link>
+          </To>
           {s.standing && s.standing.is !== "ahead" && (
             <div className="-mt-1 mb-1 pl-[26px] text-[14px] text-ink-2">
               <p>
@@ -203,7 +210,7 @@ export function Stages({
                 {standingWords(s.standing)}
               </p>
               {s.standing.last.length > 0 && (
-                <Link
+                <To
                   href={`/reps?drill=${drillId}`}
                   className="mt-1 flex min-h-8 flex-wrap items-center gap-1 text-link"
                   aria-label={`The last judged reps: ${s.standing.last.map((r) => WORDS[r].toLowerCase()).join(", ")}, the latest first. See them`}
@@ -211,7 +218,7 @@ export function Stages({
                   {s.standing.last.map((r, k) => (
                     <VerdictGlyph key={k} name={glyphOf(r)} size={14} />
                   ))}
-                </Link>
+                </To>
               )}
               {goOn && s.standing.wentOn && (
                 <Button

@@ -1,10 +1,10 @@
 "use client";
 
-import Link from "next/link";
 import { FEEDBACK, type Feedback, bodyDue } from "@/core/practice";
 import { BodyQuestion } from "@/ui/today/bodyQuestion";
 import { Choice } from "@/ui/golfer/choice";
 import { Button } from "@/ui/kit/button";
+import { To } from "@/ui/kit/to";
 import { inWords } from "@/ui/kit/inWords";
 import type { CameraChoice } from "./camera";
 import { Filming } from "./filming";
@@ -145,9 +145,9 @@ export function Before({
           {loading ? `${state.loading}${cameWords(state)}.` : ""}
         </p>
         <p className="mb-2 text-[15px]">
-          <Link className="text-link" href={`/read?drill=${drill.id}`}>
+          <To className="text-link" href={`/read?drill=${drill.id}`}>
             Or read clips that you have filmed
-          </Link>
+          </To>
         </p>
         <OutboxNote state={state} />
       </div>

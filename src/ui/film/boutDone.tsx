@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { isRehearsal } from "@/core/judge";
 import { sameCue, bodyDue, doseOfDay } from "@/core/practice";
 import type { DayBout } from "@/server/practice/dayDone";
 import { BodyQuestion } from "@/ui/today/bodyQuestion";
 import { doseWords } from "@/ui/reps/doseWords";
 import { Button } from "@/ui/kit/button";
+import { To } from "@/ui/kit/to";
 import { inWords } from "@/ui/kit/inWords";
 import { Filming } from "./filming";
 import { countedReps, type FilmingState } from "./filmingState";
@@ -99,9 +99,9 @@ export function Done({
       {again && (
         <p className="mt-2 text-[17px]">
           That was the cue three times running: try it another way.{" "}
-          <Link className="text-link" href={`/drills/${drill.id}`}>
+          <To className="text-link" href={`/drills/${drill.id}`}>
             Its easier stages and remedies
-          </Link>
+          </To>
         </p>
       )}
       <TooSlow state={state} />
@@ -130,19 +130,19 @@ export function Done({
       <div className="mt-8 flex flex-wrap gap-3">
         {baseline && (
           <Button look="main" asChild>
-            <Link href="/profile">See what they show</Link>
+            <To href="/profile">See what they show</To>
           </Button>
         )}
         {part?.next && (
           <Button look="main" asChild>
-            <Link href={`/film?drill=${drill.id}&stage=${part.next.stage}`}>
+            <To href={`/film?drill=${drill.id}&stage=${part.next.stage}`}>
               Part {inWords(part.number + 1)}: {FROM[part.next.view]}
-            </Link>
+            </To>
           </Button>
         )}
         {carries && soFar.done && (
           <Button look="main" asChild>
-            <Link href={`/film?drill=${CARRY}`}>Three swings of your own</Link>
+            <To href={`/film?drill=${CARRY}`}>Three swings of your own</To>
           </Button>
         )}
         <Button look={leads ? "plain" : "main"} onClick={nextBout}>
@@ -150,14 +150,14 @@ export function Done({
         </Button>
         {carries && !soFar.done && (
           <Button asChild>
-            <Link href={`/film?drill=${CARRY}`}>Three swings of your own</Link>
+            <To href={`/film?drill=${CARRY}`}>Three swings of your own</To>
           </Button>
         )}
         <Button asChild>
-          <Link href="/reps">See the reps</Link>
+          <To href="/reps">See the reps</To>
         </Button>
         <Button asChild>
-          <Link href={`/drills/${drill.id}`}>Back to the drill</Link>
+          <To href={`/drills/${drill.id}`}>Back to the drill</To>
         </Button>
       </div>
       {bodyDue(body.asked, body.today, [...earlier, { done: answers.length }]) === "after" && (

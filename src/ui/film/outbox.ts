@@ -35,6 +35,8 @@ export interface Outgoing {
   /** Its film is still being made, and the whole of it seen. */
   filming: boolean;
   keepFilm: boolean;
+  /** The golfer wants it on this device, whether the computer has it or not. */
+  keepHere?: boolean;
   sentAt: string | null;
   /** The clip under which the computer has it: its film may be there only later. */
   sentAs?: SentClip;
@@ -135,7 +137,8 @@ export class Outbox {
     return this.noRoom.get(id) ?? (await (await this.db).get("reps", id));
   }
 
-  private async all(): Promise<Outgoing[]> {
+  /** Everything that is kept here, the oldest first. */
+  async all(): Promise<Outgoing[]> {
     const kept = await (await this.db).getAll("reps");
     return inOrder([...kept.filter((r) => !this.noRoom.has(r.id)), ...this.noRoom.values()]);
   }
@@ -170,7 +173,9 @@ export class Outbox {
           await this.change(rep.id, { takenBack: true });
         }
         if (rep.sentAt !== null || none) {
-          if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS)
+          if (rep.sentAt !== null && rep.film && !rep.keepHere)
+            await this.change(rep.id, { film: null });
+          if (Date.now() - Date.parse(rep.at) > FORGOTTEN_MS && !rep.keepHere)
             await (await this.db).delete("reps", rep.id);
           continue;
         }
@@ -184,7 +189,7 @@ export class Outbox {
           now?.track.sha256 === rep.track.sha256 && counting(now).length === counting(rep).length;
         await this.change(rep.id, {
           sentAs: clipOf(rep),
-          film: null,
+          ...(now?.keepHere ? {} : { film: null }),
           ...(same ? { sentAt: new Date().toISOString() } : {}),
         });
       }
@@ -208,7 +213,8 @@ function clipOf({ film, track, at, sentAs }: Outgoing): SentClip {
 
 async function sendOne(rep: Outgoing & { golfer: FilmedFor }): Promise<void> {
   const { film, track, keepFilm, golfer, drill, drillVersion, stage, boutId, at } = rep;
-  if (film && keepFilm) await sendBlob("clips", film.sha256, film.file);
+  const there = rep.keepHere && rep.sentAs;
+  if (film && keepFilm && !there) await sendBlob("clips", film.sha256, film.file);
   await sendBlob("tracks", track.sha256, new Blob([track.bytes]));
   await keepReps({
     golfer,

@@ -16,21 +16,10 @@ export function SendWaiting() {
     void (async () => {
       const stores = await indexedDB.databases?.();
       if (!stores?.some((s) => s.name === OUTBOX.name)) return;
-      const { Outbox } = await import("./outbox");
-      await navigator.locks.request(OUTBOX.filming, { ifAvailable: true }, async (free) => {
-        // What can't be sent now waits for the next page.
-        if (free)
-          await new Outbox()
-            .send((rep) => Date.now() - Date.parse(rep.at) > MADE_MS)
-            .catch(() => {});
-      });
+      const { sendWhatWaits } = await import("./sendWhatWaits");
+      // What can't be sent now waits for the next page.
+      await sendWhatWaits().catch(() => {});
     })();
   }, [here]);
   return null;
 }
-
-/**
- * A film that has not been made by then never will be: of a rep from 4 s before its start to its
- * end, and some time to cut it, ms.
- */
-const MADE_MS = 60_000;

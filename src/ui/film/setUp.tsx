@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState, useTransition } from "react";
 import {
   halfView,
@@ -14,6 +13,7 @@ import {
 import type { View } from "@/core/scene";
 import { NumberField } from "@/ui/editor/fields";
 import { Button } from "@/ui/kit/button";
+import { To } from "@/ui/kit/to";
 import { CM_PER_INCH, type Units } from "@/ui/kit/units";
 import { FloorPlan } from "./floorPlan";
 
@@ -133,12 +133,12 @@ export function SetUp({
               <ul className="mt-1 flex flex-wrap gap-x-4 text-[15px]">
                 {elsewhere.drills.map((d) => (
                   <li key={d.id}>
-                    <Link
+                    <To
                       className="inline-flex min-h-11 items-center text-link"
                       href={`/film?drill=${d.id}`}
                     >
                       {d.name}
-                    </Link>
+                    </To>
                   </li>
                 ))}
               </ul>

@@ -11,13 +11,14 @@ import {
   type OverlayPart,
   type OverlayView,
 } from "@/ui/picture/overlay";
+import { useKeptFiles } from "@/ui/kit/keptFiles";
 import { Frames, keptPx, type FramesState } from "./frames";
 
 /** Painted so large, px. */
 const PX = 440;
 
 interface Props {
-  /** The film; null where none was kept. */
+  /** The film, by its hash; null where none was kept. */
   src: string | null;
   drawn: Drawn;
   /** First and last picture that can be gone to. */
@@ -135,21 +136,21 @@ function useFrames(
   filmSecondsPerMs: number,
   films: number,
 ): Frames | null {
+  const files = useKeptFiles();
   const [film, setFilm] = useState<{ src: string; blob: Blob | null } | null>(null);
   const [frames, setFrames] = useState<Frames | null>(null);
   const at = useRef(frame);
   useEffect(() => void (at.current = frame), [frame]);
   useEffect(() => {
     if (!src) return;
-    const stop = new AbortController();
-    void fetch(src, { signal: stop.signal })
-      .then(
-        async (r) => (r.ok ? r.blob() : null),
-        () => null,
-      )
-      .then((blob) => !stop.signal.aborted && setFilm({ src, blob }));
-    return () => stop.abort();
-  }, [src]);
+    let current = true;
+    void files("clips", src)
+      .catch(() => null)
+      .then((blob) => current && setFilm({ src, blob }));
+    return () => {
+      current = false;
+    };
+  }, [src, files]);
   useEffect(() => {
     if (!film || film.src !== src) return;
     const count = last - first + 1;

@@ -5,12 +5,13 @@ import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import { Button } from "@/ui/kit/button";
+import { useKeptFiles } from "@/ui/kit/keptFiles";
 import { fontFile } from "@/ui/kit/fontFile";
 import type { Burn, BurnWorker } from "./burn.worker";
 import { download } from "./saveStrip";
 
 interface Props {
-  /** The film's address. */
+  /** The film, by its hash. */
   src: string;
   /** What both are called, without an ending. */
   name: string;
@@ -25,6 +26,7 @@ interface Props {
  */
 // eslint-disable-next-line max-lines-per-function -- a screen's parts, in the order in which they are read
 export function SaveFilm({ src, name, frame, burn }: Props) {
+  const files = useKeptFiles();
   const [share, setShare] = useState<number | null>(null);
   const stop = useRef<() => void>(() => {});
   useEffect(() => () => stop.current(), []);
@@ -42,7 +44,7 @@ export function SaveFilm({ src, name, frame, burn }: Props) {
     };
     setShare(0);
     try {
-      const film = await fetch(src).then((r) => (r.ok ? r.blob() : null));
+      const film = await files("clips", src);
       const file =
         film &&
         !stopped &&

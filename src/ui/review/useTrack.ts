@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from "react";
 import { readTrack } from "@/core/formats";
 import { finishTrack, realTime, type Track } from "@/core/track";
 import type { RepDetail } from "@/server/reps/queries";
+import { useKeptFiles, type KeptFiles } from "@/ui/kit/keptFiles";
 
 /** A rep's track: as kept, and as it is drawn. */
 export interface LoadedTrack {
@@ -15,10 +16,13 @@ export interface LoadedTrack {
 
 type Kept = Pick<RepDetail, "trackSha256" | "captureFps">;
 
-async function fetched({ trackSha256, captureFps }: Kept): Promise<LoadedTrack | null> {
-  const r = await fetch(`/api/tracks/${trackSha256}`);
-  if (!r.ok) return null;
-  const bytes = new Uint8Array(await r.arrayBuffer());
+async function fetched(
+  files: KeptFiles,
+  { trackSha256, captureFps }: Kept,
+): Promise<LoadedTrack | null> {
+  const file = await files("tracks", trackSha256);
+  if (!file) return null;
+  const bytes = new Uint8Array(await file.arrayBuffer());
   const track = readTrack(bytes);
   return {
     bytes,
@@ -32,19 +36,20 @@ async function fetched({ trackSha256, captureFps }: Kept): Promise<LoadedTrack |
  * told. @param reps the same array while they are the same reps
  */
 export function useTracks(reps: readonly Kept[]): readonly (LoadedTrack | null)[] | null {
+  const files = useKeptFiles();
   const [loaded, setLoaded] = useState<{
     of: readonly Kept[];
     tracks: readonly (LoadedTrack | null)[];
   } | null>(null);
   useEffect(() => {
     let current = true;
-    void Promise.all(reps.map((r) => fetched(r).catch(() => null))).then(
+    void Promise.all(reps.map((r) => fetched(files, r).catch(() => null))).then(
       (tracks) => current && setLoaded({ of: reps, tracks }),
     );
     return () => {
       current = false;
     };
-  }, [reps]);
+  }, [reps, files]);
   return loaded?.of === reps ? loaded.tracks : null;
 }
 

@@ -147,7 +147,7 @@ export function Viewer({
   return (
     <div>
       <Film
-        src={lost ? null : `/api/clips/${rep.clip.sha256}`}
+        src={lost ? null : rep.clip.sha256}
         drawn={drawn}
         range={range}
         frame={frame}
@@ -194,12 +194,7 @@ export function Viewer({
         }}
       />
       {!lost && (
-        <SaveFilm
-          src={`/api/clips/${rep.clip.sha256}`}
-          name={repFileName(rep)}
-          frame={frame}
-          burn={burn}
-        />
+        <SaveFilm src={rep.clip.sha256} name={repFileName(rep)} frame={frame} burn={burn} />
       )}
       <Dialog.Root open={help} onOpenChange={setHelp}>
         <Dialog.Portal>

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { briefOf } from "@/core/play";
 import { database } from "@/server/db/open";
 import { drillOf } from "@/server/drills/ownDrills";
-import { playedMovement } from "@/server/drills/played";
+import { playedMovement } from "@/core/play";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { api, refusal } from "@/server/http/api";
 import { readQuery } from "@/server/http/readJson";

@@ -9,7 +9,7 @@ import { drillOf } from "@/server/drills/ownDrills";
 import { findBoutRow } from "@/server/practice/boutRow";
 import { dayDone } from "@/server/practice/dayDone";
 import { localDay } from "@/server/practice/localDay";
-import { BASELINE } from "@/server/reps/ownSwings";
+import { BASELINE } from "@/core/drills";
 import { findBout } from "@/server/reps/bouts";
 import { bestRep } from "@/server/reps/best";
 import { doseWords } from "@/ui/reps/doseWords";

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { whoever } from "@/app/whoever";
 import { drillOf } from "@/server/drills/ownDrills";
-import { playedMovement } from "@/server/drills/played";
+import { playedMovement } from "@/core/play";
 import { bestRep } from "@/server/reps/best";
 import { ownSwings } from "@/server/reps/ownSwings";
 import { findRep, type RepDetail } from "@/server/reps/queries";

@@ -1,5 +1,5 @@
-import { stageOf, type Drill } from "../../core/drills";
-import { movementOf, type Movement } from "../../core/play";
+import { stageOf, type Drill } from "../drills";
+import { movementOf, type Movement } from "./movement";
 
 /**
  * Movements kept ready: simulating one takes a tenth of a second, and the same ones are asked for

@@ -16,7 +16,7 @@ import { DRILLS, isJudged, stageOf, type Drill, type Stage, pathsThrough } from 
 import { isThrough, ladder, LAST, PASSES, type LadderStanding } from "@/core/practice";
 import { requestDatabase } from "@/server/db/request";
 import { drillOf, isOwn } from "@/server/drills/ownDrills";
-import { playedMovement } from "@/server/drills/played";
+import { playedMovement } from "@/core/play";
 import { currentGolfer } from "@/server/golfers/golfers";
 import { repsOfDrill } from "@/server/reps/ownSwings";
 import { stageReps } from "@/server/reps/stageReps";

@@ -4,7 +4,7 @@ import { whoever } from "@/app/whoever";
 import { TAKEN_CLUB } from "@/core/choose";
 import { CLUBS } from "@/core/drills";
 import { ownProfile } from "@/server/golfers/ownProfile";
-import { BASELINE } from "@/server/reps/ownSwings";
+import { BASELINE } from "@/core/drills";
 import { Button } from "@/ui/kit/button";
 import { ProfileView } from "@/ui/profile/profileView";
 

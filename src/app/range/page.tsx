@@ -1,0 +1,5 @@
+import { RangeApp } from "@/ui/range/rangeApp";
+
+export default function RangePage() {
+  return <RangeApp />;
+}
