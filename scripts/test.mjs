@@ -13,6 +13,7 @@ const BUDGET_MIN = 30;
 install();
 process.env.CHROMIUM_PATH ??= need("chromium", "chromium", "end-to-end tests");
 need("ffmpeg", "ffmpeg", "clips for tests");
+need("certutil", "libnss3-tools", "a phone that trusts the home's certificate");
 
 // A test that needs a second try on a busy machine is named, and does not fail all.
 process.env.CI ??= "1";

@@ -244,5 +244,6 @@ describe("the front", () => {
     expect(trust.headers["content-security-policy"]).toContain("default-src 'none'");
     expect((await ask("/home-authority.crt")).body).toBe(front.authority.certificate);
     expect((await ask("/pair", { method: "HEAD" })).body).toBe("");
+    expect((await ask("/icons/kingfisher-192.png")).headers["content-type"]).toBe("image/png");
   });
 });

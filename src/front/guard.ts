@@ -26,6 +26,9 @@ export type Admission =
   /** Answered with this status and no body. */
   | { to: "nobody"; status: 400 | 401 | 403 | 405 };
 
+/** The program's icons. */
+export const ICONS = ["180", "192", "512", "maskable-512"].map((n) => `/icons/kingfisher-${n}.png`);
+
 /** What an unpaired device may ask for, besides `POST /pair`. */
 const OPEN_PATHS: ReadonlySet<string> = new Set([
   "/pair",
@@ -33,6 +36,8 @@ const OPEN_PATHS: ReadonlySet<string> = new Set([
   "/pair.css",
   "/trust",
   "/home-authority.crt",
+  // The phone itself fetches them for its home screen, without the browser's cookies.
+  ...ICONS,
 ]);
 const METHODS: ReadonlySet<string> = new Set(["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE"]);
 

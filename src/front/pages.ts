@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import type { IncomingMessage, ServerResponse } from "node:http";
 import path from "node:path";
 import type { Authority } from "./authority";
+import { ICONS } from "./guard";
 
 /*
  * What the front shows to a device that is not paired: how to trust it, and how to be let in. Plain
@@ -10,6 +11,8 @@ import type { Authority } from "./authority";
 
 /** Files that are sent as they are. */
 const file = (name: string) => readFileSync(path.join(import.meta.dirname, "open", name), "utf8");
+/** Where the program keeps what it shows to browsers; the program is started in its own folder. */
+const PUBLIC = path.resolve("public");
 const STYLE = file("pair.css");
 const SCRIPT = file("pair.js");
 
@@ -94,7 +97,8 @@ export function openPage(
   response.end(method === "HEAD" ? undefined : body);
 }
 
-function fileOf(asked: string, authority: Authority): [type: string, body: string] {
+function fileOf(asked: string, authority: Authority): [type: string, body: string | Buffer] {
+  if (ICONS.includes(asked)) return ["image/png", readFileSync(path.join(PUBLIC, asked))];
   switch (asked) {
     case "/pair.css":
       return ["text/css; charset=utf-8", STYLE];

@@ -100,7 +100,13 @@ it("lets a device that is not paired reach no page, route, file or action of the
         headers: { origin, "next-action": "4".repeat(42), "content-type": "text/plain" },
       })),
     ),
-    ...["/_next/static/x.js", "/runtime/x/pose.wasm", "/samples/x.mp4", "/sw.js"].map((url) => ({
+    ...[
+      "/_next/static/x.js",
+      "/icons/other.png",
+      "/runtime/x/pose.wasm",
+      "/samples/x.mp4",
+      "/sw.js",
+    ].map((url) => ({
       method: "GET",
       url,
     })),

@@ -107,6 +107,12 @@ async function started(port: number): Promise<FrontState> {
     },
   );
   const now: Running = { child, calls, alive: true };
+  // The program waits for its open connections before it ends, and the front holds some.
+  const end = () => void child.kill();
+  for (const signal of ["SIGTERM", "SIGINT"] as const) {
+    process.once(signal, end);
+    child.once("exit", () => process.off(signal, end));
+  }
   const ended = new Promise<never>((_, reject) =>
     child.once("exit", (code) => {
       now.alive = false;

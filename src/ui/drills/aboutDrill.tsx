@@ -76,7 +76,7 @@ export function AboutDrill({
       </section>
       <section>
         <h2 className="mb-2 text-[23px]">
-          <To href={`/drills/${drill.id}/ready`} className="text-link">
+          <To words href={`/drills/${drill.id}/ready`} className="text-link">
             Take care
           </To>
         </h2>

@@ -9,7 +9,7 @@ import { CameraError, type CameraChoice } from "./camera";
 import { AT_FIRST, countedReps, type FilmingState, type FilmRequest } from "./filmingState";
 import { goodSetUp, keepSetUp } from "./goodSetUp";
 import { Keeper } from "./keeper";
-import { counting, Outbox } from "./outbox";
+import { counting, knownOf, Outbox } from "./outbox";
 import { OUTBOX } from "./outboxName";
 import { Rig, type Preview } from "./rig";
 import { SecondLooks, type OtherAnswer } from "./secondLooks";
@@ -67,7 +67,7 @@ export class Filming {
   /** Loads the network, and sees what an earlier page left. */
   async warm(): Promise<void> {
     const before = await this.outbox.ofBout(this.bout);
-    this.set({ before: before.flatMap(counting).map(({ id, told }) => ({ id, told })) });
+    this.set({ before: before.flatMap(counting).map((r) => ({ id: r.id, told: knownOf(r) })) });
     void this.send();
     void this.rig.warm((came) => this.set({ came })).catch(() => {});
   }
@@ -205,7 +205,11 @@ export class Filming {
       this.set({ atFirst: new Map([...this.now.atFirst, [other.id, answer.verdict]]) });
       this.tell({ type: "corrected", id: other.id, verdict: { ...answer.verdict, ...other.told } });
     }
-    await this.outbox.readAgain(id, { bytes: new Uint8Array(track), sha256: trackSha256 });
+    await this.outbox.readAgain(
+      id,
+      { bytes: new Uint8Array(track), sha256: trackSha256 },
+      otherwise,
+    );
     await this.send();
   }
 

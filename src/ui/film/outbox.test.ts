@@ -3,7 +3,7 @@ import { createHash, randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { NotKeptError } from "@/ui/read/keep";
-import { Outbox, type Outgoing } from "./outbox";
+import { knownOf, Outbox, type Outgoing } from "./outbox";
 
 /**
  * How a request ends: answered; refused, with nothing done; done, but its answer is lost on the
@@ -161,7 +161,7 @@ describe("reps on their way home", () => {
             if (counts.has(about)) counts.set(about, false);
           }
           if (s.do === "readAgain")
-            await box.readAgain(`row ${about}`, bytesOf(`track ${about}, look ${made++}`));
+            await box.readAgain(`row ${about}`, bytesOf(`track ${about}, look ${made++}`), []);
           if (s.do === "send") {
             computer.endings = [...s.endings];
             await box
@@ -213,6 +213,28 @@ describe("reps on their way home", () => {
       ["row 3000", null],
     ]);
     expect(await box.ofBout("another")).toEqual([]);
+  });
+
+  it("keep their film here when the golfer wants it, and let it go afterwards", async () => {
+    const box = new Outbox(randomUUID());
+    await box.put(row(1000));
+    await box.change("row 1000", { ...film(1000), keepHere: true });
+    await box.send(() => true);
+    const here = async () => (await box.all())[0]!;
+    expect([(await here()).film?.sha256, (await here()).sentAt !== null]).toEqual([
+      sha("film 1000"),
+      true,
+    ]);
+    // Its film is not sent once more with a closer look.
+    computer.blobs.delete(sha("film 1000"));
+    const told = { result: "fail", cue: null, reason: null } as const;
+    await box.readAgain("row 1000", bytesOf("closer"), [{ id: "rep 1000", told }]);
+    await box.send(() => true);
+    expect(computer.blobs.has(sha("film 1000"))).toBe(false);
+    expect((await here()).reps.map(knownOf)).toEqual([told]);
+    await box.change("row 1000", { keepHere: false });
+    await box.send(() => true);
+    expect((await here()).film).toBeNull();
   });
 
   it("leave their film behind where none is kept, and stand under their track", async () => {

@@ -9,6 +9,8 @@ export interface OutgoingRep {
   id: string;
   about: number;
   told: VerdictSummary;
+  /** What a closer look at its film told afterwards, where that is something else. */
+  again?: VerdictSummary;
   /** The golfer took it back. */
   withdrawn: boolean;
 }
@@ -43,6 +45,10 @@ export interface Outgoing {
   /** All of its reps were taken back, and the computer knows. */
   takenBack?: boolean;
 }
+
+/** What is known of a rep by now. */
+export const knownOf = ({ told, again }: Pick<OutgoingRep, "told" | "again">): VerdictSummary =>
+  again ?? told;
 
 /** Reps of it that count. */
 export const counting = ({ reps }: Pick<Outgoing, "reps">): OutgoingRep[] =>
@@ -110,8 +116,19 @@ export class Outbox {
   }
 
   /** A closer look at its film, on whose clock the track is, has told more: it is sent again. */
-  async readAgain(id: string, track: Omit<Outgoing["track"], "from">): Promise<void> {
-    await this.changed(id, (row) => ({ track: { ...track, from: row.track.from }, sentAt: null }));
+  async readAgain(
+    id: string,
+    track: Omit<Outgoing["track"], "from">,
+    otherwise: readonly { id: string; told: VerdictSummary }[],
+  ): Promise<void> {
+    await this.changed(id, (row) => ({
+      track: { ...track, from: row.track.from },
+      sentAt: null,
+      reps: row.reps.map((r) => {
+        const again = otherwise.find((o) => o.id === r.id);
+        return again ? { ...r, again: again.told } : r;
+      }),
+    }));
   }
 
   private changed(id: string, of: (row: Outgoing) => Partial<Outgoing>): Promise<boolean> {

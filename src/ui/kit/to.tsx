@@ -14,17 +14,20 @@ export const LinksElsewhere = ElsewhereContext.Provider;
 /**
  * A link to one of the program's pages. Where the page has a counterpart on the device it leads
  * there, and nothing is fetched; where it has none, there is no link.
+ *
+ * @param words stay without the link
  */
 export function To({
   href,
   scroll,
+  words = false,
   ...rest
-}: React.ComponentProps<"a"> & { href: string; scroll?: boolean }) {
+}: React.ComponentProps<"a"> & { href: string; scroll?: boolean; words?: boolean }) {
   const elsewhere = use(ElsewhereContext);
   if (!elsewhere)
     return <Link href={href} {...rest} {...(scroll === undefined ? {} : { scroll })} />;
   const to = elsewhere(href);
-  if (to === null) return null;
+  if (to === null) return words ? rest.children : null;
   return (
     <a
       href={to}

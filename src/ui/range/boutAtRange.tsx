@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { counting } from "@/ui/film/outbox";
+import { counting, knownOf } from "@/ui/film/outbox";
 import { Button } from "@/ui/kit/button";
 import { longTime } from "@/ui/kit/dates";
 import { glyphOf, VerdictGlyph, WORDS } from "@/ui/kit/glyphs";
@@ -17,7 +17,9 @@ export function BoutAtRange({ home, state, bouts, asked }: AskedAtRange) {
   const bout = bouts.find((b) => b.id === asked.get("bout"));
   const note = state.notes.find((n) => n.boutId === bout?.id);
   if (!bout) return <NotHere what="This bout" />;
-  const reps = bout.rows.flatMap((row) => counting(row).map((r) => ({ ...r, row })));
+  const reps = bout.rows.flatMap((row) =>
+    counting(row).map((r) => ({ ...r, row, told: knownOf(r) })),
+  );
   const passed = reps.filter((r) => r.told.result === "pass").length;
   const bytes = filmBytes(bout.rows);
   const kept = bout.rows.some((r) => r.keepHere);

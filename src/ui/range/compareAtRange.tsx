@@ -18,7 +18,7 @@ export function CompareAtRange({ snapshot, bouts, asked }: AskedAtRange) {
     () => (found === "asking" ? found : found.filter((r): r is RepDetail => r !== null)),
     [found],
   );
-  if (reps === "asking") return <p className="mt-10 text-ink-2">The reps are reckoned.</p>;
+  if (reps === "asking") return <p className="mt-10 text-ink-2">The reps are being worked out.</p>;
   return reps.length < 2 ? (
     <NotHere what="One of these reps" />
   ) : (

@@ -1,7 +1,7 @@
 import { formatISO } from "date-fns";
 import type { RangeSnapshot } from "@/server/range/snapshot";
 import type { DayBout } from "@/server/practice/dayDone";
-import { counting } from "@/ui/film/outbox";
+import { counting, knownOf } from "@/ui/film/outbox";
 import type { BoutHere } from "./keptReps";
 
 /** What a golfer did on a day: as the computer knew it, and what this phone has filmed since. */
@@ -14,7 +14,7 @@ export function countedHere(
   const here = bouts
     .filter((b) => formatISO(new Date(b.at), { representation: "date" }) === today)
     .map(({ id, drillId, rows }): DayBout => {
-      const results = rows.flatMap(counting).map(({ told }) => told.result);
+      const results = rows.flatMap(counting).map((r) => knownOf(r).result);
       return { id, drillId, done: results.length, results };
     })
     .reverse();

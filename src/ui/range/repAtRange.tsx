@@ -20,7 +20,7 @@ export function RepAtRange({ snapshot, bouts, asked }: AskedAtRange) {
   const id = asked.get("rep") ?? "";
   const ids = useMemo(() => [id], [id]);
   const reps = useReps(ids, bouts, snapshot);
-  if (reps === "asking") return <p className="mt-10 text-ink-2">The rep is reckoned.</p>;
+  if (reps === "asking") return <p className="mt-10 text-ink-2">The rep is being worked out.</p>;
   const [rep] = reps;
   return rep ? <Shown rep={rep} /> : <NotHere what="This rep" />;
 }

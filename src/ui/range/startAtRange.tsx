@@ -2,7 +2,7 @@
 
 import { formatISO } from "date-fns";
 import { DRILLS } from "@/core/drills";
-import { counting } from "@/ui/film/outbox";
+import { counting, knownOf } from "@/ui/film/outbox";
 import { STAND_INS } from "@/ui/film/filmPropsFor";
 import { Button } from "@/ui/kit/button";
 import { longTime, weekDayOf } from "@/ui/kit/dates";
@@ -131,8 +131,8 @@ function Here({ state, bouts }: AtRange) {
                 <span className="mt-1 flex flex-wrap gap-2">
                   {reps.map((r) => (
                     <span key={r.id}>
-                      <VerdictGlyph name={glyphOf(r.told.result)} size={18} />
-                      <span className="sr-only">{WORDS[r.told.result]}</span>
+                      <VerdictGlyph name={glyphOf(knownOf(r).result)} size={18} />
+                      <span className="sr-only">{WORDS[knownOf(r).result]}</span>
                     </span>
                   ))}
                 </span>
