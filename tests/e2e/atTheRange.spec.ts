@@ -80,7 +80,9 @@ test("it starts with the computer off, and a bout is filmed, judged and looked o
   const { page } = phone;
   await page.goto(range(), { waitUntil: "networkidle" });
   await page.getByRole("button", { name: "Get it ready" }).click();
-  await expect(page.getByRole("heading", { name: "Ready for the range", exact: true })).toBeVisible();
+  await expect(
+    page.getByRole("heading", { name: "Ready for the range", exact: true }),
+  ).toBeVisible();
   const sizes = await page.evaluate(async () => {
     const stores = await Promise.all((await caches.keys()).map((name) => caches.open(name)));
     const answers = await Promise.all(

@@ -1,5 +1,5 @@
 /** A drill's target movement, played by the figure. */
 export { type Brief, briefOf } from "./brief";
 export { FIGURE_POINTS, type FigurePoint } from "./figurePoints";
-export { type Movement, movementOf } from "./movement";
+export type { Movement } from "./movement";
 export { playedMovement } from "./played";

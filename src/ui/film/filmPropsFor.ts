@@ -26,7 +26,7 @@ export const STAND_INS: Record<string, readonly string[]> = {
 const MOST_REPS = 60;
 
 /** What of a golfer the page that films needs. */
-export type FilmedBy = Pick<
+type FilmedBy = Pick<
   Golfer,
   "id" | "statureCm" | "hand" | "keepFilm" | "units" | "body" | "sore" | "sample" | "wentOn"
 >;

@@ -11,7 +11,7 @@ const LOOK_MS = 10_000;
 const WAIT_MS = 5_000;
 
 /** Where the computer is: not asked yet, in reach, out of reach, or it knows this phone no more. */
-export type Standing = "asking" | "home" | "away" | "out";
+type Standing = "asking" | "home" | "away" | "out";
 
 export interface HomeState {
   /** What this phone has was read. */
