@@ -6,6 +6,9 @@ import runtime from "@/vision/worker/runtimeVersion.json" with { type: "json" };
 /** What is kept for the range belongs to this version of the network's files. */
 export const RUNTIME = runtime.dir;
 
+/** A new service worker answers for the page within this, ms. */
+const TAKES_OVER_MS = 5_000;
+
 /** Why a phone can't be got ready, and what to do. */
 export class NotReadyError extends Error {
   override name = "NotReadyError";
@@ -49,8 +52,12 @@ async function installed(): Promise<void> {
   };
   await serviceWorker.register("/serwist/sw.js", { scope: "/" }).catch(refused);
   await serviceWorker.ready;
-  if (!serviceWorker.controller)
-    await new Promise((resolve) =>
-      serviceWorker.addEventListener("controllerchange", resolve, { once: true }),
-    );
+  if (serviceWorker.controller) return;
+  const answers = new Promise<true>((resolve) =>
+    serviceWorker.addEventListener("controllerchange", () => resolve(true), { once: true }),
+  );
+  const late = new Promise<false>((resolve) => setTimeout(() => resolve(false), TAKES_OVER_MS));
+  // A page that was loaded past the service worker is not taken over by one that is there already.
+  if (!(await Promise.race([answers, late])))
+    throw new NotReadyError("The page has to be loaded once more. Then try again.");
 }

@@ -106,6 +106,8 @@ export class Home {
     try {
       const answer = await fetch("/api/range", { signal: AbortSignal.timeout(WAIT_MS) });
       if (answer.status === 401) return this.set({ standing: "out" });
+      // The computer answers, but nobody practises there yet.
+      if (answer.status === 404) return this.set({ standing: "home" });
       if (!answer.ok) return this.set({ standing: "away" });
       const snapshot = (await answer.json()) as RangeSnapshot;
       await this.store.take(snapshot);
