@@ -1,26 +1,18 @@
 "use client";
 
 import { useMemo } from "react";
-import { DRILLS, isJudged, stageOf, type Stage } from "@/core/drills";
+import { DRILLS, stageOf } from "@/core/drills";
 import { playedMovement } from "@/core/play";
 import { AboutDrill } from "@/ui/drills/aboutDrill";
-import { DrillView, Stages, type StageShown } from "@/ui/drills/drillView";
+import { DrillHeading } from "@/ui/drills/drillHeading";
+import { DrillView, Stages } from "@/ui/drills/drillView";
+import { stageShown } from "@/ui/drills/stageShown";
 import { Button } from "@/ui/kit/button";
 import { To } from "@/ui/kit/to";
 import type { AskedAtRange, AtRange } from "./atRange";
 import { drillHere } from "./drillsHere";
 import { findDrill } from "./keptReps";
 import { NotHere } from "./notHere";
-
-const shown = (s: Stage): StageShown => ({
-  id: s.id,
-  name: s.name,
-  view: s.view,
-  judged: isJudged(s),
-  checks: s.checks,
-  faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })),
-  ...(s.note ? { note: s.note } : {}),
-});
 
 /** A drill with its movement, which the phone plays by itself. */
 export function DrillAtRange({ snapshot, asked }: AskedAtRange) {
@@ -35,27 +27,27 @@ export function DrillAtRange({ snapshot, asked }: AskedAtRange) {
   if (!drill || !stage) return <NotHere what="This drill" />;
   return (
     <>
-      <div className="mt-5 mb-6 flex flex-wrap items-end justify-between gap-x-10 gap-y-4">
-        <div>
-          <p className="side-note">What should your feet do?</p>
-          <h1 className="page-title">{drill.name}</h1>
-        </div>
-        <p className="max-w-[30rem] text-[20px] leading-snug">{drill.why}</p>
+      <DrillHeading drill={drill}>
         <Button look="main" asChild>
           <To href={`/film?drill=${drill.id}&stage=${stage.id}`}>Film</To>
         </Button>
-      </div>
+      </DrillHeading>
       <DrillView
         key={stage.id}
         drillId={drill.id}
-        stage={shown(stage)}
+        stage={stageShown(stage)}
         target={target}
         golfer={golfer}
         movementOfFault={async (id) => playedMovement(drill, stage.id, id, golfer)!}
       >
         <section>
           <h2 className="mb-2 text-[23px]">Stages</h2>
-          <Stages drillId={drill.id} stages={drill.stages.map(shown)} here={stage.id} goOn={null} />
+          <Stages
+            drillId={drill.id}
+            stages={drill.stages.map((s) => stageShown(s))}
+            here={stage.id}
+            goOn={null}
+          />
           {stage.note && <p className="mt-2 side-note">{stage.note}</p>}
         </section>
       </DrillView>

@@ -2,7 +2,7 @@ import { counting, Outbox, type Outgoing } from "@/ui/film/outbox";
 import { sendWhatWaits } from "@/ui/film/sendWhatWaits";
 import { NotKeptError } from "@/ui/read/keep";
 import type { RangeSnapshot } from "@/server/range/snapshot";
-import type { Came } from "@/vision/worker/networkFiles";
+import { hasNetwork, type Came } from "@/vision/worker/networkFiles";
 import { getReady, NotReadyError, RUNTIME } from "./getReady";
 import { RangeStore, type OwnNote } from "./rangeStore";
 
@@ -203,17 +203,6 @@ export class Home {
 /** Rows that the computer does not have as they are here. */
 export const waitingRows = ({ rows }: Pick<HomeState, "rows">): Outgoing[] =>
   rows.filter((r) => r.sentAt === null && counting(r).length > 0);
-
-/** The network's files are here: a browser that runs short of space may have thrown them out. */
-async function hasNetwork(): Promise<boolean> {
-  if (typeof caches === "undefined") return false;
-  const kept = await Promise.all(
-    ["pose_detection.tflite", "pose_landmark_full.tflite"].map((f) =>
-      caches.match(new URL(RUNTIME + f, window.location.origin)),
-    ),
-  );
-  return kept.every(Boolean);
-}
 
 async function spaceHere(): Promise<HomeState["space"]> {
   const { storage } = navigator as { storage?: StorageManager };

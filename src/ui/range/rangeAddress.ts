@@ -1,5 +1,5 @@
 /** The page that a phone starts with no computer in reach; what it shows is in its query. */
-export const RANGE = "/range";
+const RANGE = "/range";
 
 /** What the page shows. */
 export type Seen = "film" | "drill" | "drills" | "bout" | "rep" | "compare";
@@ -11,7 +11,7 @@ const PAGES: readonly { path: RegExp; see: Seen | null; name?: string }[] = [
   { path: /^\/bouts\/([^/]+)$/, see: "bout", name: "bout" },
   { path: /^\/reps\/([^/]+)$/, see: "rep", name: "rep" },
   { path: /^\/compare$/, see: "compare" },
-  { path: /^\/reps$/, see: null },
+  { path: /^\/(reps)?$/, see: null },
 ];
 
 /**

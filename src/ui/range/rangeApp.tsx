@@ -10,11 +10,9 @@ import { DrillAtRange, DrillsAtRange } from "./drillAtRange";
 import { FilmAtRange } from "./filmAtRange";
 import { Home, type HomeState } from "./home";
 import { boutsHere } from "./keptReps";
-import { RANGE, rangeAddress, type Seen } from "./rangeAddress";
+import { rangeAddress, type Seen } from "./rangeAddress";
 import { RepAtRange } from "./repAtRange";
 import { StartAtRange } from "./startAtRange";
-
-const toRange = (href: string): string | null => (href === "/" ? RANGE : rangeAddress(href));
 
 /** The phone's own part of the program: all it shows is on the phone. */
 export function RangeApp() {
@@ -77,7 +75,7 @@ function Opened() {
     }
   };
   return (
-    <LinksElsewhere value={toRange}>
+    <LinksElsewhere value={rangeAddress}>
       <FilesElsewhere value={files}>{page()}</FilesElsewhere>
     </LinksElsewhere>
   );

@@ -3,12 +3,12 @@
 import { Mark } from "@/ui/kit/glyphs";
 import { LinksElsewhere, To } from "@/ui/kit/to";
 import { ThemeSwitch } from "@/ui/kit/theme";
-import { RANGE, rangeAddress } from "./rangeAddress";
+import { rangeAddress } from "./rangeAddress";
 
 /** The range's own bar: its start and the drills. */
 export function RangeBar() {
   return (
-    <LinksElsewhere value={(href) => (href === "/" ? RANGE : rangeAddress(href))}>
+    <LinksElsewhere value={rangeAddress}>
       <header className="border-b border-hair">
         <nav
           aria-label="Main"

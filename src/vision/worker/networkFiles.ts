@@ -52,6 +52,17 @@ export async function fetchNetwork(told: (came: Came) => void): Promise<void> {
   );
 }
 
+/**
+ * Whether this browser has the network's files: one that runs short of space may have thrown them
+ * out.
+ */
+export async function hasNetwork(): Promise<boolean> {
+  const store = await openStore();
+  if (!store) return false;
+  const kept = await Promise.all(NETWORK_FILES.map((file) => store.match(addressOf(file))));
+  return kept.every(Boolean);
+}
+
 /** Bytes of one of the network's files. */
 export async function networkFile(file: (typeof NETWORK_FILES)[number]): Promise<Uint8Array> {
   const kept = await (await openStore())?.match(addressOf(file)).catch(() => undefined);

@@ -12,7 +12,7 @@ import {
   STANCE_DRILL,
   STANCE_STAGES,
 } from "@/core/choose";
-import { DRILLS, isJudged, stageOf, type Drill, type Stage, pathsThrough } from "@/core/drills";
+import { DRILLS, isJudged, stageOf, type Drill, pathsThrough } from "@/core/drills";
 import { isThrough, ladder, LAST, PASSES, type LadderStanding } from "@/core/practice";
 import { requestDatabase } from "@/server/db/request";
 import { drillOf, isOwn } from "@/server/drills/ownDrills";
@@ -22,7 +22,9 @@ import { repsOfDrill } from "@/server/reps/ownSwings";
 import { stageReps } from "@/server/reps/stageReps";
 import { StanceTest } from "@/ui/drills/stanceTest";
 import { AboutDrill } from "@/ui/drills/aboutDrill";
-import { DrillView, Stages, type StageShown } from "@/ui/drills/drillView";
+import { DrillHeading } from "@/ui/drills/drillHeading";
+import { DrillView, Stages } from "@/ui/drills/drillView";
+import { stageShown } from "@/ui/drills/stageShown";
 import type { StandingShown } from "@/ui/drills/standing";
 import { ANYBODY } from "@/ui/golfer/anybody";
 import { Button } from "@/ui/kit/button";
@@ -41,17 +43,6 @@ const asked = cache(async (id: string): Promise<Drill | null> => {
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: (await asked((await params).id))?.name ?? "No such drill" };
 }
-
-const shown = (s: Stage, standing?: StandingShown): StageShown => ({
-  id: s.id,
-  name: s.name,
-  view: s.view,
-  judged: isJudged(s),
-  checks: s.checks,
-  faults: (s.faults ?? []).map(({ id, name, tell }) => ({ id, name, tell })),
-  ...(s.note ? { note: s.note } : {}),
-  ...(standing ? { standing } : {}),
-});
 
 /** Where the golfer is on each stage of a drill. */
 const standingsOf = (drill: Drill, steps: readonly LadderStanding[]): StandingShown[] =>
@@ -93,12 +84,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
   const standings = done ? standingsOf(drill, steps(drill)) : [];
   return (
     <>
-      <div className="mt-5 mb-6 flex flex-wrap items-end justify-between gap-x-10 gap-y-4">
-        <div>
-          <p className="side-note">What should your feet do?</p>
-          <h1 className="page-title">{drill.name}</h1>
-        </div>
-        <p className="max-w-[30rem] text-[20px] leading-snug">{drill.why}</p>
+      <DrillHeading drill={drill}>
         {known?.cautionsRead[drill.id] ? (
           <div className="flex gap-3">
             <Button look="main" asChild>
@@ -115,11 +101,11 @@ export default async function DrillPage({ params, searchParams }: Props) {
             </Link>
           </Button>
         )}
-      </div>
+      </DrillHeading>
       <DrillView
         key={stage.id}
         drillId={drill.id}
-        stage={shown(stage)}
+        stage={stageShown(stage)}
         target={playedMovement(drill, stage.id, null, golfer)}
         golfer={golfer}
       >
@@ -127,7 +113,7 @@ export default async function DrillPage({ params, searchParams }: Props) {
           <h2 className="mb-2 text-[23px]">Stages</h2>
           <Stages
             drillId={drill.id}
-            stages={drill.stages.map((s, i) => shown(s, standings[i]))}
+            stages={drill.stages.map((s, i) => stageShown(s, standings[i]))}
             here={stage.id}
             goOn={known ? goOn.bind(null, known.id) : null}
           />
